@@ -1,0 +1,29 @@
+PYTHON ?= python3
+BIN := .venv/bin
+
+.PHONY: demo test bench docs clean
+
+.venv/ready: pyproject.toml
+	$(PYTHON) -m venv .venv
+	$(BIN)/python -m pip install --quiet --upgrade pip
+	$(BIN)/python -m pip install --quiet -e '.[dev]'
+	touch .venv/ready
+
+demo: .venv/ready
+	$(BIN)/yandrel demo waxmoor-demo --replace
+
+test: .venv/ready
+	$(BIN)/ruff check .
+	$(BIN)/ruff format --check .
+	$(BIN)/mypy
+	$(BIN)/python -m pytest
+	$(BIN)/yandrel check
+
+bench: .venv/ready
+	$(BIN)/python -m benchmarks.run
+
+docs: .venv/ready
+	$(BIN)/python -m tools.write_docs
+
+clean:
+	rm -rf .venv waxmoor-demo

@@ -1,0 +1,1 @@
+"""One function per use case: what the command line and other interfaces call."""

@@ -1,0 +1,262 @@
+"""Move: things go elsewhere, every reference along; planned, proved, carried out, checked."""
+
+from dataclasses import dataclass, field
+
+from yandrel.app.check import Judged, judge
+from yandrel.app.then import Runner, carry_out_step
+from yandrel.app.workspace import Workspace
+from yandrel.errors import CallError, RefusedError
+from yandrel.files.lock import hold_lock
+from yandrel.index.code import CodeIndex
+from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport
+from yandrel.moves.apply import apply_changes
+from yandrel.moves.diff import unified_diff
+from yandrel.moves.movelist import Step, read_move_list
+from yandrel.moves.plan import ChangePlan, plan_relocation
+from yandrel.moves.proof import Proof, prove
+from yandrel.moves.relocate import map_relocation
+from yandrel.moves.texts import plan_texts
+from yandrel.moves.things import Thing, find_target, find_thing
+from yandrel.rules.registry import load_rules
+from yandrel.rules.runner import run_rules
+from yandrel.survey.homes import find_home
+from yandrel.survey.picture import take_picture
+
+
+@dataclass(frozen=True)
+class MoveRequest:
+    """What is to be moved, and how."""
+
+    pairs: tuple[tuple[str, str | None], ...] = ()
+    move_list: str = ""
+    preview: bool = False
+    then: str = ""
+    no_new_findings: bool = False
+    command: str = ""
+
+
+@dataclass
+class Outcome:
+    """One step, planned and proved."""
+
+    plan: ChangePlan
+    proof: Proof
+    added: list[Finding] = field(default_factory=list)
+    ended: list[Finding] = field(default_factory=list)
+
+
+def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) -> MoveReport:
+    """Carry a move out, or show it; raises RefusedError with every reason where it cannot be right.
+
+    `run` runs the command of `then` and returns its status and output.
+    """
+    workspace.refuse_if_cut_off()
+    steps = _steps(workspace, request)
+    if request.preview:
+        if len(steps) > 1:
+            return _preview_steps(workspace, steps)
+        outcome = plan_step(workspace, steps[0])
+        return _report(outcome, 0, unified_diff(outcome.plan.files), 1)
+    with hold_lock(workspace.root):
+        done: list[int] = []
+        last: Outcome | None = None
+        output = ""
+        for number, step in enumerate(steps, start=1):
+            outcome = plan_step(workspace, step)
+            if request.no_new_findings and outcome.added:
+                raise RefusedError(
+                    f"would add {len(outcome.added)} findings",
+                    where=step.title,
+                    todo="leave --no-new-findings away to do it all the same",
+                    reasons=tuple(f"{f.unit}:{f.line}: {f.rule}: {f.message}" for f in outcome.added),
+                )
+            label = step.title if len(steps) > 1 else ""
+            change = apply_changes(
+                workspace.root, outcome.plan.files, outcome.plan.title, request.command, step=label
+            )
+            done.append(change)
+            if request.then and run is not None:
+                output = carry_out_step(workspace, change, request.then, run, number, len(steps))
+            workspace.refresh()
+            last = _merge(last, outcome)
+        assert last is not None
+        return _report(last, done[-1], "", len(steps), output)
+
+
+def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
+    if request.move_list:
+        return read_move_list(workspace.root, workspace.here, request.move_list)
+    if not request.pairs:
+        raise CallError("nothing to move", todo="name a SOURCE, or a move list with --list")
+    title = "move " + ", ".join(
+        f"{source} to {target}" if target else f"{source} home" for source, target in request.pairs
+    )
+    return [Step(title, request.pairs)]
+
+
+def _preview_steps(workspace: Workspace, steps: list[Step]) -> MoveReport:
+    """Show several steps: each is planned on what the one before it left, in a copy in memory."""
+    import shutil
+    import tempfile
+    from pathlib import Path
+
+    with tempfile.TemporaryDirectory(prefix="yandrel-") as place:
+        copy = Path(place) / workspace.root.name
+        shutil.copytree(
+            workspace.root, copy, symlinks=True,
+            ignore=lambda folder, names: [n for n in names if n in (".git", ".yandrel", ".venv")],
+        )  # fmt: skip
+        twin = Workspace(copy, workspace.here)
+        diff, last = "", None
+        for step in steps:
+            outcome = plan_step(twin, step)
+            diff += f"# {step.title}\n" + unified_diff(outcome.plan.files)
+            apply_changes(copy, outcome.plan.files, step.title, "preview")
+            twin.refresh()
+            last = _merge(last, outcome)
+        assert last is not None
+        return _report(last, 0, diff, len(steps))
+
+
+def plan_step(workspace: Workspace, step: Step) -> Outcome:
+    """Plan and prove one step; raises RefusedError where the proof fails."""
+    index = workspace.index
+    pairs: list[tuple[Thing, Thing]] = []
+    for source_text, target_text in step.pairs:
+        source = find_thing(index, source_text, workspace.here)
+        if target_text is None:
+            target = home_target(workspace, source)
+        else:
+            target = find_target(index, source, target_text, workspace.here)
+        pairs.append((source, target))
+    relocation = map_relocation(index, pairs, workspace.picture.fixed())
+    title = "move " + ", ".join(f"{s} to {t}" for s, t in pairs[:3])
+    if len(pairs) > 3:
+        title += f" and {len(pairs) - 3} more"
+    plan = plan_relocation(index, relocation, title)
+    plan_texts(index, plan, workspace.layout)
+    proof = prove(index, plan)
+    if proof.refusals:
+        lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
+        first = proof.refusals[0]
+        where = f"{first.unit}:{first.line}" if first.line else first.unit
+        raise RefusedError(first.why, where=where, todo=first.todo, reasons=lines)
+    if not plan.files:
+        raise RefusedError("nothing would change", where=step.title)
+    outcome = Outcome(plan, proof)
+    _compare_findings(workspace, outcome)
+    return outcome
+
+
+def home_target(workspace: Workspace, source: Thing) -> Thing:
+    """Return the home that the layout gives a unit or definition; raises where it has none."""
+    layout = workspace.layout
+    if not layout.present:
+        raise CallError(
+            "has no home without a yandrel.toml", where=str(source),
+            todo="name a TARGET, or write a layout down with `yandrel adopt`",
+        )  # fmt: skip
+    if source.is_folder:
+        raise CallError("is a folder, and homes are of units", where=str(source), todo="name a TARGET")
+    picture = workspace.picture
+    reading = picture.readings.get(source.path)
+    if reading is None:
+        raise CallError("is no unit that has a role", where=str(source), todo="name a TARGET")
+    role = reading.evident or reading.role
+    if source.name:
+        role = dict(reading.definition_roles).get(source.name, "") or role
+    if role not in layout.roles:
+        raise CallError("has no role that the layout knows", where=str(source), todo="name a TARGET")
+    home = find_home(picture, source.path, role, source.name)
+    if not home:
+        pattern = layout.roles[role].homes[0].text if layout.roles[role].homes else "none"
+        raise CallError(f"its home {pattern} cannot be filled in", where=str(source), todo="name a TARGET")
+    if home == source.path:
+        raise RefusedError("is at home already", where=str(source))
+    return Thing(home, source.name)
+
+
+def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
+    """Say which findings a change would add or end, judged on the texts as they would be."""
+    before: Judged = judge(workspace)
+    index = workspace.index
+    after = CodeIndex(
+        index.root, index.tree, outcome.proof.facts, b"", dict(outcome.proof.views), index.projects,
+        configured=index.configured,
+    )  # fmt: skip
+    overlay = outcome.plan.new_sources()
+    judged = run_rules(
+        take_picture(OverlaidIndex.over(after, index, overlay, outcome), workspace.layout),
+        load_rules(),
+    )
+    old_keys = {finding.key for finding in before.findings}
+    moved = {c.old: c.new for c in outcome.plan.files if c.old and c.new and c.old != c.new}
+    expected = {_moved_key(finding, moved) for finding in before.findings}
+    new_keys = {finding.key for finding in judged.findings}
+    outcome.added = [f for f in judged.findings if f.key not in old_keys and f.key not in expected]
+    outcome.ended = [
+        f for f in before.findings if f.key not in new_keys and _moved_key(f, moved) not in new_keys
+    ]
+
+
+def _moved_key(finding: Finding, moved: dict[str, str]) -> str:
+    unit = moved.get(finding.unit, finding.unit)
+    path, colon, name = finding.target.partition(":")
+    target = moved.get(path, path) + colon + name
+    return finding.key.replace(finding.unit, unit, 1).replace(f"-> {finding.target}", f"-> {target}", 1)
+
+
+class OverlaidIndex(CodeIndex):
+    """An index whose changed files are read from the plan instead of the disk."""
+
+    overlay: dict[str, bytes]
+    old_of: dict[str, str]
+
+    @classmethod
+    def over(
+        cls, after: CodeIndex, index: CodeIndex, overlay: dict[str, bytes], outcome: Outcome
+    ) -> "OverlaidIndex":
+        made = cls(
+            after.root, after.tree, after.facts, after.key, after.views, after.projects,
+            configured=after.configured,
+        )  # fmt: skip
+        made.overlay = overlay
+        made.old_of = {c.new: c.old for c in outcome.plan.files if c.new and c.old}
+        return made
+
+    def read_raw(self, path: str) -> bytes:
+        found = self.overlay.get(path)
+        if found is not None:
+            return found
+        return (self.root / self.old_of.get(path, path)).read_bytes()
+
+
+def _merge(last: Outcome | None, outcome: Outcome) -> Outcome:
+    if last is None:
+        return outcome
+    outcome.plan.files = last.plan.files + outcome.plan.files
+    outcome.plan.notes = last.plan.notes + outcome.plan.notes
+    outcome.plan.rewrite.carried.update(last.plan.rewrite.carried)
+    ended = {f.key for f in outcome.ended}
+    added = {f.key for f in outcome.added}
+    outcome.added = [f for f in last.added if f.key not in ended] + outcome.added
+    outcome.ended = [f for f in last.ended if f.key not in added] + outcome.ended
+    return outcome
+
+
+def _report(outcome: Outcome, number: int, diff: str, steps: int, output: str = "") -> MoveReport:
+    plan = outcome.plan
+    return MoveReport(
+        version=FORMAT_VERSION,
+        done=number > 0,
+        number=number,
+        title=plan.title,
+        files=[ChangedFile(c.old, c.new, c.edits) for c in plan.files],
+        carried=[f"{old.unit}:{old.name}" for old in plan.rewrite.carried],
+        notes=sorted(set(plan.notes), key=lambda n: (n.unit, n.line)),
+        findings_added=outcome.added,
+        findings_ended=outcome.ended,
+        diff=diff,
+        steps=steps,
+        command_output=output,
+    )

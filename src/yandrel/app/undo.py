@@ -1,0 +1,70 @@
+"""Undo: changes taken back, to the byte."""
+
+from dataclasses import dataclass
+
+from yandrel.app.workspace import Workspace
+from yandrel.errors import CallError, RefusedError
+from yandrel.files.lock import hold_lock
+from yandrel.model.results import FORMAT_VERSION, HistoryRow, UndoReport
+from yandrel.moves.apply import finish_cut_off
+from yandrel.moves.journal import Record
+from yandrel.moves.undo import Choices, undo_change
+
+
+@dataclass(frozen=True)
+class UndoRequest:
+    """How far to go back, and what to do with files edited since."""
+
+    back_to: int = 0
+    keep: tuple[str, ...] = ()
+    discard: tuple[str, ...] = ()
+    finish: bool = False
+
+
+def history(workspace: Workspace) -> UndoReport:
+    """Return the changes that can be undone, newest first."""
+    rows = [_row(record) for record in workspace.journal.history()]
+    return UndoReport(FORMAT_VERSION, [], [], rows)
+
+
+def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
+    """Take back the last change, or all from the one numbered `back_to` on.
+
+    A change that was cut off is taken back first, or finished where that is asked for.
+    """
+    journal = workspace.journal
+    with hold_lock(workspace.root):
+        cut_off = journal.cut_off()
+        choices = Choices(frozenset(request.keep), frozenset(request.discard))
+        if request.finish:
+            if cut_off is None:
+                raise CallError("no change was cut off", todo="there is nothing to finish")
+            finish_cut_off(journal, cut_off)
+            return UndoReport(FORMAT_VERSION, [], [], [], finished=cut_off.number)
+        if cut_off is not None:
+            if cut_off.undoes:
+                finish_cut_off(journal, cut_off)
+                row = _row(journal.read(cut_off.undoes))
+                return UndoReport(FORMAT_VERSION, [row], [e.new for e in cut_off.entries if e.new], [])
+            restored = undo_change(journal, cut_off, choices)
+            return UndoReport(FORMAT_VERSION, [_row(cut_off)], restored, [])
+        records = journal.history()
+        if not records:
+            raise RefusedError("there is no change to undo")
+        chosen = records[:1]
+        if request.back_to:
+            if request.back_to not in {record.number for record in records}:
+                raise CallError(
+                    f"no change {request.back_to} that could be undone",
+                    todo="see `yandrel undo --history`",
+                )
+            chosen = [record for record in records if record.number >= request.back_to]
+        undone, restored = [], []
+        for record in chosen:
+            restored += undo_change(journal, record, choices if len(chosen) == 1 else Choices())
+            undone.append(_row(record))
+        return UndoReport(FORMAT_VERSION, undone, sorted(set(restored)), [])
+
+
+def _row(record: Record) -> HistoryRow:
+    return HistoryRow(record.number, record.time, record.title, len(record.entries), record.step)

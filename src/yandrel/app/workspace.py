@@ -1,0 +1,73 @@
+"""An application opened for work: its root, its layout, its index, its picture, its journal."""
+
+from dataclasses import dataclass, field
+from functools import cached_property
+from pathlib import Path
+
+from yandrel.errors import RefusedError
+from yandrel.files.root import find_root
+from yandrel.files.walk import Tree
+from yandrel.index.code import CodeIndex, build_index, scan
+from yandrel.index.store import FactStore
+from yandrel.layout.config import Layout, read_layout
+from yandrel.moves.journal import Journal, Record
+from yandrel.rules.registry import RULE_NAMES
+from yandrel.survey.picture import Picture, take_picture
+
+
+@dataclass
+class Workspace:
+    """What the use cases work on; everything is computed when first needed."""
+
+    root: Path
+    here: str = ""
+    warnings: list[str] = field(default_factory=list)
+
+    @classmethod
+    def open(cls, root: str | None = None, start: Path | None = None) -> "Workspace":
+        """Open the application that `start` (the current folder) lies in, or the one given."""
+        start = (start or Path.cwd()).resolve()
+        place = find_root(start, root)
+        here = start.relative_to(place).as_posix() if start.is_relative_to(place) else ""
+        return cls(place, "" if here == "." else here)
+
+    @cached_property
+    def layout(self) -> Layout:
+        return read_layout(self.root, RULE_NAMES)
+
+    @cached_property
+    def store(self) -> FactStore:
+        return FactStore(self.root)
+
+    @cached_property
+    def tree(self) -> Tree:
+        return scan(self.root)
+
+    @cached_property
+    def index(self) -> CodeIndex:
+        return build_index(self.tree, self.store, self.layout.sources)
+
+    @cached_property
+    def picture(self) -> Picture:
+        return take_picture(self.index, self.layout)
+
+    @property
+    def journal(self) -> Journal:
+        return Journal(self.root)
+
+    def refresh(self) -> None:
+        """Forget what was read, after files have changed."""
+        for name in ("tree", "index", "picture", "layout"):
+            self.__dict__.pop(name, None)
+
+    def cut_off(self) -> Record | None:
+        """Return a change that was cut off half-way, if there is one."""
+        return self.journal.cut_off()
+
+    def refuse_if_cut_off(self) -> None:
+        record = self.cut_off()
+        if record is not None:
+            raise RefusedError(
+                f"change {record.number} ({record.title}) was cut off half-way",
+                todo="`yandrel undo` takes it back, `yandrel undo --finish` finishes it",
+            )

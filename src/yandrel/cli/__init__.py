@@ -1,0 +1,1 @@
+"""The command line: the only place that prints, asks or exits."""

@@ -1,0 +1,43 @@
+"""yandrel check."""
+
+import sys
+
+import click
+
+from yandrel.cli.common import format_option, open_workspace, show
+from yandrel.errors import FINDINGS
+
+
+@click.command("check")
+@click.argument("paths", nargs=-1)
+@click.option("--accept", is_flag=True, help="Write today's findings down; only new ones fail then.")
+@click.option("--rule", "rules", multiple=True, metavar="RULE", help="Show this rule's findings only.")
+@click.option("--all", "full", is_flag=True, help="Show every finding of one cause, not the first few.")
+@click.option("--explain", metavar="RULE", help="Tell what a rule is for, with examples, and stop.")
+@format_option
+@click.pass_obj
+def command(
+    root: str | None,
+    paths: tuple[str, ...],
+    accept: bool,
+    rules: tuple[str, ...],
+    full: bool,
+    explain: str | None,
+    form: str,
+) -> None:
+    """Compare imports, places, names and shapes with the layout.
+
+    PATHS limit what is shown to units and folders. The status is 1 where there are findings.
+    """
+    from yandrel.app.check import check
+    from yandrel.app.check import explain as explain_rule
+    from yandrel.render.check_text import render_check
+
+    if explain is not None:
+        click.echo(f"{explain}: {explain_rule(explain)}")
+        return
+    workspace = open_workspace(root, writes=accept)
+    report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths])
+    show(report, form, lambda result, style: render_check(result, style, full))
+    if report.findings:
+        sys.exit(FINDINGS)

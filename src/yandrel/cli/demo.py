@@ -1,0 +1,61 @@
+"""yandrel demo."""
+
+from contextlib import suppress
+from pathlib import Path
+
+import click
+
+from yandrel.cli.common import style_of_terminal
+
+MEND = """\
+[[step]]
+title = "what a harvest is worth belongs to the harvest"
+moves = [
+  "waxmoor/services/harvest_service.py:GRADES -> waxmoor/models/harvest.py",
+  "waxmoor/services/harvest_service.py:grade_of -> waxmoor/models/harvest.py",
+]
+"""
+STEPS: tuple[tuple[str, tuple[str, ...]], ...] = (
+    ("Look: what does this application do, and where is everything?", ("survey",)),
+    ("Write the layout that it has down.", ("adopt",)),
+    ("What does not fit?", ("check",)),
+    ("A validator stands among the models. Without a target it goes home.",
+     ("move", "waxmoor/models/weight_validator.py")),
+    ("A model asks a service. mend.toml moves what it asks for to the model, as one change.",
+     ("move", "--list", "mend.toml")),
+    ("Hives get a folder of their own: a look at it first.",
+     ("move", "waxmoor/models/hive.py", "waxmoor/hives/", "--preview")),
+    ("What is left?", ("check",)),
+    ("Take back the last change; every byte is as before.", ("undo",)),
+    ("And do it again.", ("move", "--list", "mend.toml")),
+    ("Accept what is left for now: from here on only new findings fail.", ("check", "--accept")),
+)  # fmt: skip
+
+
+@click.command("demo")
+@click.argument("folder", default="waxmoor-demo")
+@click.option("--replace", is_flag=True, help="Put a fresh copy where an older one is.")
+@click.option("--overlay", default="", metavar="RULE", help="Lay one more fault over it, and stop there.")
+def command(folder: str, replace: bool, overlay: str) -> None:
+    """Walk the whole job through on Waxmoor, a small application.
+
+    Copies it to FOLDER (waxmoor-demo), shows each command and what it printed, and leaves the
+    copy there to play with. Nothing has to be installed for it.
+    """
+    from yandrel.cli.main import cli
+    from yandrel.demo.copy import copy_waxmoor
+    from yandrel.files.write import write_synced
+
+    target = Path(folder)
+    copy_waxmoor(target, overlay=overlay, replace=replace)
+    if overlay:
+        click.echo(f"Waxmoor with the fault {overlay} is in {folder}/: try `yandrel --root {folder} check`.")
+        return
+    write_synced(target / "mend.toml", MEND.encode())
+    style = style_of_terminal()
+    click.echo(style.strong(f"Waxmoor is in {folder}/. The whole job, step by step:"))
+    for text, words in STEPS:
+        click.echo(f"\n{style.faint('-' * 72)}\n{text}\n\n{style.strong('$ yandrel ' + ' '.join(words))}\n")
+        with suppress(SystemExit):
+            cli.main(["--root", str(target), *words], prog_name="yandrel", standalone_mode=False)
+    click.echo(f"\n{style.faint('-' * 72)}\nNow it is yours: cd {folder}, and go on.")

@@ -1,0 +1,96 @@
+"""The command line's entry: each command is loaded when it is called."""
+
+import sys
+from importlib import import_module
+
+import click
+
+from yandrel.errors import INTERRUPTED, USAGE, RefusedError, YandrelError
+
+COMMANDS = {
+    "survey": "Look: what is here, by role and by concept, and how it is arranged.",
+    "adopt": "Write the layout that the application has into a yandrel.toml.",
+    "check": "Compare imports, places, names and shapes with the layout.",
+    "move": "Move a unit, a folder or a definition, every reference along.",
+    "undo": "Take changes back, to the byte.",
+    "demo": "Walk the whole job through on Waxmoor, a small application.",
+}
+
+
+class LazyGroup(click.Group):
+    """Commands by name, with their help known before they are imported."""
+
+    def list_commands(self, ctx: click.Context) -> list[str]:
+        return list(COMMANDS)
+
+    def get_command(self, ctx: click.Context, cmd_name: str) -> click.Command | None:
+        if cmd_name not in COMMANDS:
+            return None
+        command: click.Command = import_module(f"yandrel.cli.{cmd_name}").command
+        return command
+
+    def resolve_command(
+        self, ctx: click.Context, args: list[str]
+    ) -> tuple[str | None, click.Command | None, list[str]]:
+        name = args[0] if args else ""
+        if name and name not in COMMANDS and not name.startswith("-"):
+            import difflib
+
+            near = difflib.get_close_matches(name, COMMANDS, n=1)
+            todo = f"did you mean {near[0]}?" if near else "see `yandrel --help`"
+            raise click.UsageError(f"no command is called {name!r}; {todo}")
+        return super().resolve_command(ctx, args)
+
+    def format_commands(self, ctx: click.Context, formatter: click.HelpFormatter) -> None:
+        with formatter.section("Commands"):
+            formatter.write_dl(list(COMMANDS.items()))
+
+
+@click.group(cls=LazyGroup, context_settings={"help_option_names": ["-h", "--help"]})
+@click.option(
+    "--root",
+    metavar="DIR",
+    help="The application's folder. Without it: the nearest folder upwards with a yandrel.toml, "
+    "else the checkout's top, else the current folder.",
+)
+@click.version_option(package_name="yandrel", message="yandrel %(version)s")
+@click.pass_context
+def cli(context: click.Context, root: str | None) -> None:
+    """Yandrel shows how a server application is arranged, guards it, and changes it safely.
+
+    Start with `yandrel survey`. Everything that is written can be taken back with `yandrel undo`.
+    """
+    context.obj = root
+
+
+def main() -> None:
+    """Run the command line and exit with the documented status."""
+    try:
+        status = cli.main(standalone_mode=False, prog_name="yandrel")
+        sys.exit(status if isinstance(status, int) else 0)
+    except click.exceptions.Exit as done:
+        sys.exit(done.exit_code)
+    except click.ClickException as error:
+        context = getattr(error, "ctx", None)
+        where = f" (see `{context.command_path} --help`)" if context is not None else ""
+        click.echo(f"yandrel: {error.format_message().rstrip('.')}{where}", err=True)
+        sys.exit(USAGE)
+    except YandrelError as error:
+        click.echo(f"yandrel: {error.one_line()}", err=True)
+        if isinstance(error, RefusedError):
+            _show_reasons(error)
+        sys.exit(error.status)
+    except (KeyboardInterrupt, click.Abort):
+        click.echo("yandrel: interrupted; nothing is half done", err=True)
+        sys.exit(INTERRUPTED)
+    except BrokenPipeError:
+        sys.stderr.close()
+        sys.exit(0)
+
+
+def _show_reasons(error: RefusedError) -> None:
+    others = [reason for reason in error.reasons if reason != error.one_line()]
+    for reason in others[:10]:
+        click.echo(f"  {reason}", err=True)
+    if len(others) > 10:
+        click.echo(f"  … and {len(others) - 10} more reasons", err=True)

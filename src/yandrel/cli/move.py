@@ -1,0 +1,58 @@
+"""yandrel move."""
+
+import subprocess
+import sys
+
+import click
+
+from yandrel.cli.common import format_option, open_workspace, show
+
+
+@click.command("move")
+@click.argument("source", required=False)
+@click.argument("target", required=False)
+@click.option("--list", "move_list", metavar="FILE", help="Carry out a move list, step by step.")
+@click.option("--preview", is_flag=True, help="Show the diff, and change nothing.")
+@click.option("--then", metavar="COMMAND", help="Run this after each step; take it back if that fails.")
+@click.option("--no-new-findings", is_flag=True, help="Refuse a move that adds findings.")
+@format_option
+@click.pass_obj
+def command(
+    root: str | None,
+    source: str | None,
+    target: str | None,
+    move_list: str | None,
+    preview: bool,
+    then: str | None,
+    no_new_findings: bool,
+    form: str,
+) -> None:
+    """Move a unit, a folder or a definition, every reference along.
+
+    SOURCE is a path, a definition in a file (models.py:Hive), or a qualified name. A TARGET that
+    ends in a slash is a folder to move into; without one it is the new name. Without a TARGET,
+    SOURCE goes home.
+    """
+    from yandrel.app.move import MoveRequest, move
+    from yandrel.render.change_text import render_move
+
+    workspace = open_workspace(root, writes=True)
+    if source and move_list:
+        raise click.UsageError("name a SOURCE or a move list, not both")
+    request = MoveRequest(
+        pairs=((source, target),) if source else (),
+        move_list=move_list or "",
+        preview=preview,
+        then=then or "",
+        no_new_findings=no_new_findings,
+        command="yandrel " + " ".join(sys.argv[1:]),
+    )
+
+    def run(text: str) -> tuple[int, str]:
+        done = subprocess.run(
+            text, shell=True, cwd=workspace.root, check=False,
+            stdout=subprocess.PIPE, stderr=subprocess.STDOUT,
+        )  # fmt: skip
+        return done.returncode, done.stdout.decode("utf-8", "replace")
+
+    show(move(workspace, request, run), form, render_move)

@@ -1,0 +1,1 @@
+"""Waxmoor, the beekeepers' co-operative: the demonstration application, as data."""

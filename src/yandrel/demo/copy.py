@@ -1,0 +1,38 @@
+"""Copying Waxmoor out of the package, as it is or with one more fault laid over it."""
+
+import shutil
+from importlib.resources import as_file, files
+from pathlib import Path
+
+from yandrel.errors import CallError, RefusedError
+
+MARK = ".waxmoor"
+LANGUAGES = ("python",)
+
+
+def overlays(language: str = "python") -> list[str]:
+    """Return the names of the faults that can be laid over the application."""
+    place = files("yandrel.demo") / language / "overlays"
+    return sorted(entry.name for entry in place.iterdir() if entry.is_dir())
+
+
+def copy_waxmoor(target: Path, language: str = "python", overlay: str = "", replace: bool = False) -> None:
+    """Copy the application to a folder that is not there yet, or holds an older copy of it."""
+    if target.exists() and any(target.iterdir() if target.is_dir() else [target]):
+        if not replace:
+            raise RefusedError("is there already", where=target.name, todo="say --replace, or another folder")
+        if not (target / MARK).exists():
+            raise RefusedError("is no copy of Waxmoor, so it is not replaced", where=target.name)
+        shutil.rmtree(target)
+    with as_file(files("yandrel.demo") / language) as source:
+        if overlay and not (source / "overlays" / overlay).is_dir():
+            raise CallError(
+                f"no overlay is called {overlay!r}",
+                todo="there are " + ", ".join(overlays(language)),
+            )
+        shutil.copytree(
+            source / "app", target, ignore=shutil.ignore_patterns("__pycache__"), dirs_exist_ok=True
+        )
+        if overlay:
+            shutil.copytree(source / "overlays" / overlay, target, dirs_exist_ok=True)
+    (target / MARK).write_text("A copy of the demonstration application.\n", encoding="utf-8")

@@ -1,0 +1,1 @@
+"""Waxmoor keeps the books of a beekeepers' co-operative."""

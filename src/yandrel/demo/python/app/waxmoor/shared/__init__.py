@@ -1,0 +1,1 @@
+"""What every concept may use."""

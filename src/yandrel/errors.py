@@ -1,0 +1,48 @@
+"""The one family of errors, and the exit statuses that they stand for."""
+
+DONE = 0
+FINDINGS = 1
+USAGE = 2
+REFUSED = 3
+TAKEN_BACK = 4
+INTERRUPTED = 130
+
+
+class YandrelError(Exception):
+    """What is wrong, where, and what to do about it, in one line."""
+
+    status = USAGE
+
+    def __init__(self, what: str, *, where: str = "", todo: str = "") -> None:
+        self.what = what
+        self.where = where
+        self.todo = todo
+        super().__init__(self.one_line())
+
+    def one_line(self) -> str:
+        head = f"{self.where}: {self.what}" if self.where else self.what
+        return f"{head}; {self.todo}" if self.todo else head
+
+
+class CallError(YandrelError):
+    """The call names something that is not there, or asks for what makes no sense."""
+
+
+class ConfigError(YandrelError):
+    """yandrel.toml, or another file that Yandrel was told to read, is wrong."""
+
+
+class RefusedError(YandrelError):
+    """What was asked for cannot be done safely; nothing was changed."""
+
+    status = REFUSED
+
+    def __init__(self, what: str, *, where: str = "", todo: str = "", reasons: tuple[str, ...] = ()) -> None:
+        self.reasons = reasons
+        super().__init__(what, where=where, todo=todo)
+
+
+class TakenBackError(YandrelError):
+    """The user's own command failed after the change, so the change was taken back."""
+
+    status = TAKEN_BACK

@@ -1,0 +1,76 @@
+"""Bytes and text: encodings, marks at the start, line ends, all kept as they are."""
+
+import codecs
+import re
+from dataclasses import dataclass
+
+BOM = codecs.BOM_UTF8
+COOKIE = re.compile(rb"^[ \t\f]*#.*?coding[:=][ \t]*([-\w.]+)")
+
+
+@dataclass(frozen=True, slots=True)
+class Encoding:
+    """How the bytes of a file stand for text."""
+
+    name: str = "utf-8"
+    bom: bool = False
+
+    def restore(self, source: bytes) -> bytes:
+        """Turn UTF-8 back into what the file had; raises UnicodeEncodeError where it cannot."""
+        body = source if self.name == "utf-8" else source.decode("utf-8").encode(self.name)
+        return BOM + body if self.bom else body
+
+
+@dataclass(frozen=True, slots=True)
+class Source:
+    """A file's text as UTF-8 without a mark, and how to write it back."""
+
+    data: bytes
+    encoding: Encoding
+    problem: str = ""
+
+
+def decode_source(raw: bytes, cookies: bool = True) -> Source:
+    """Read bytes as text; what cannot be decoded comes back with the problem said.
+
+    Source: PEP 263 for the cookie in the first two lines.
+    """
+    bom = raw.startswith(BOM)
+    body = raw[len(BOM) :] if bom else raw
+    name = _declared(body) if cookies else "utf-8"
+    encoding = Encoding(name, bom)
+    try:
+        codecs.lookup(name)
+    except LookupError:
+        return Source(body, Encoding("utf-8", bom), f"the encoding {name!r} is not known")
+    try:
+        text = body.decode(name)
+    except (UnicodeDecodeError, ValueError) as error:
+        at = getattr(error, "start", 0)
+        line = body.count(b"\n", 0, at) + 1
+        return Source(body, encoding, f"line {line} cannot be decoded as {name}")
+    if name == "utf-8":
+        return Source(body, encoding)
+    data = text.encode("utf-8")
+    if data.decode("utf-8").encode(name) != body:
+        return Source(body, encoding, f"its {name} text does not survive being read and written")
+    return Source(data, encoding)
+
+
+def _declared(body: bytes) -> str:
+    if b"coding" not in body[:400]:
+        return "utf-8"
+    for line in body.split(b"\n", 2)[:2]:
+        found = COOKIE.match(line)
+        if found:
+            name = found.group(1).decode("ascii").lower().replace("_", "-")
+            return "utf-8" if name in {"utf-8", "utf8", "ascii", "us-ascii"} else name
+        if line.strip() and not line.lstrip().startswith(b"#"):
+            break
+    return "utf-8"
+
+
+def newline_of(data: bytes) -> bytes:
+    """Return the line end that the text uses."""
+    at = data.find(b"\n")
+    return b"\r\n" if at > 0 and data[at - 1 : at] == b"\r" else b"\n"

@@ -1,0 +1,165 @@
+"""Which files an application has: .gitignore kept, links not followed, vendored folders left out."""
+
+import os
+import stat
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import Protocol
+
+ALWAYS_OUT = frozenset(
+    [
+        ".git",
+        ".hg",
+        ".svn",
+        ".bzr",
+        ".yandrel",
+        "__pycache__",
+        "node_modules",
+        "bower_components",
+        "site-packages",
+        "_vendor",
+        "_vendored",
+        "third_party",
+        ".venv",
+        ".tox",
+        ".nox",
+        ".eggs",
+        ".mypy_cache",
+        ".pytest_cache",
+        ".ruff_cache",
+        ".hypothesis",
+        ".idea",
+        ".vscode",
+        ".gradle",
+    ]
+)
+OUT_UNLESS_CODE = frozenset(["vendor", "dist", "build", "target", "venv", "env"])
+LARGEST_SOURCE = 32 * 1024 * 1024
+
+
+@dataclass(frozen=True, slots=True)
+class FileStat:
+    """What is known of a file without reading it."""
+
+    size: int
+    mtime_ns: int
+    mode: int
+
+
+@dataclass(slots=True)
+class Tree:
+    """The files below a root, as paths with forward slashes.
+
+    `files` are all that count, `stats` those that were asked for, `ignored` what lies there but
+    does not count: files and folders (these end in a slash).
+    """
+
+    root: Path
+    files: list[str] = field(default_factory=list)
+    stats: dict[str, FileStat] = field(default_factory=dict)
+    ignored: set[str] = field(default_factory=set)
+    unreadable: list[str] = field(default_factory=list)
+
+
+class IgnoreMatcher(Protocol):
+    def match_file(self, path: str) -> bool: ...
+
+
+Wanted = Callable[[str], bool]
+
+
+def walk_tree(root: Path, wanted: Wanted) -> Tree:
+    """List the files below `root`; `wanted` says by name which of them are to be looked at.
+
+    Source: the rules of .gitignore files, the nearest deciding.
+    """
+    tree = Tree(root)
+    _walk_folder(tree, "", (), wanted)
+    tree.files.sort()
+    return tree
+
+
+def _walk_folder(
+    tree: Tree, folder: str, ignores: tuple[tuple[str, IgnoreMatcher], ...], wanted: Wanted
+) -> None:
+    try:
+        entries = list(os.scandir(tree.root / folder if folder else tree.root))
+    except OSError:
+        tree.unreadable.append(folder or ".")
+        return
+    names = {entry.name for entry in entries}
+    if ".gitignore" in names:
+        matcher = read_ignore_file(tree.root / folder / ".gitignore")
+        if matcher is not None:
+            ignores = (*ignores, (folder, matcher))
+    if "pyvenv.cfg" in names and folder:
+        tree.ignored.add(folder)
+        return
+    for entry in entries:
+        path = folder + entry.name
+        try:
+            if entry.is_dir(follow_symlinks=False):
+                if is_left_out(entry.name, entry.path) or _is_ignored(path + "/", ignores):
+                    tree.ignored.add(path + "/")
+                else:
+                    _walk_folder(tree, path + "/", ignores, wanted)
+            elif entry.is_symlink() or not entry.is_file(follow_symlinks=False):
+                tree.ignored.add(path + "/" if entry.is_dir() else path)
+            elif ignores and _is_ignored(path, ignores):
+                tree.ignored.add(path)
+            else:
+                tree.files.append(path)
+                if wanted(path):
+                    found = entry.stat(follow_symlinks=False)
+                    tree.stats[path] = FileStat(found.st_size, found.st_mtime_ns, found.st_mode)
+        except OSError:
+            tree.unreadable.append(path)
+
+
+def is_left_out(name: str, path: str) -> bool:
+    """Whether a folder of that name is never part of an application's own code."""
+    if name in ALWAYS_OUT or name.endswith(".egg-info"):
+        return True
+    return name in OUT_UNLESS_CODE and not os.path.exists(os.path.join(path, "__init__.py"))
+
+
+def read_ignore_file(path: Path) -> IgnoreMatcher | None:
+    """Return a matcher for the patterns of one ignore file, or nothing where it has none."""
+    try:
+        lines = path.read_text(encoding="utf-8", errors="replace").splitlines()
+    except OSError:
+        return None
+    lines = [line for line in lines if line.strip() and not line.startswith("#")]
+    if not lines:
+        return None
+    import pathspec
+
+    matcher: IgnoreMatcher = pathspec.GitIgnoreSpec.from_lines(lines)
+    return matcher
+
+
+def _is_ignored(path: str, ignores: tuple[tuple[str, IgnoreMatcher], ...]) -> bool:
+    for folder, matcher in reversed(ignores):
+        verdict = _verdict(matcher, path[len(folder) :])
+        if verdict is not None:
+            return verdict
+    return False
+
+
+def _verdict(matcher: IgnoreMatcher, path: str) -> bool | None:
+    check = getattr(matcher, "check_file", None)
+    if check is None:
+        return True if matcher.match_file(path) else None
+    include: bool | None = check(path).include
+    return include
+
+
+def list_folder_files(root: Path, folder: str) -> Iterator[str]:
+    """Yield every plain file below `folder`, ignored ones too, but no caches of compiled code."""
+    for place, folders, names in os.walk(root / folder):
+        folders[:] = sorted(f for f in folders if f != "__pycache__")
+        for name in sorted(names):
+            full = os.path.join(place, name)
+            if not stat.S_ISLNK(os.lstat(full).st_mode):
+                yield Path(full).relative_to(root).as_posix()

@@ -1,0 +1,1 @@
+"""From files to facts to one graph: parsed in parallel, cached by content."""

@@ -1,0 +1,191 @@
+"""The index: an application's files, the facts of its units, and the graph of each language."""
+
+import hashlib
+import time
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
+from pathlib import Path
+
+import msgspec
+
+from yandrel.files.text import Source, decode_source
+from yandrel.files.walk import Tree, walk_tree
+from yandrel.index.parse import facts_of_bytes, parse_files
+from yandrel.index.store import FactStore, Row
+from yandrel.languages.protocol import Language, View
+from yandrel.languages.registry import LANGUAGES, MANIFESTS, language_of, load_language
+from yandrel.model.facts import Facts
+from yandrel.model.graph import Edge
+from yandrel.model.project import Project, SourceRoot, Units, folders_of
+
+RACY_NS = 2_000_000_000
+_facts_decoder = msgspec.msgpack.Decoder(Facts)
+
+
+class PackedFacts(Mapping[str, Facts]):
+    """Facts by path, unpacked when asked for."""
+
+    def __init__(self, packed: dict[str, bytes]) -> None:
+        self._packed = packed
+        self._facts: dict[str, Facts] = {}
+
+    def __getitem__(self, path: str) -> Facts:
+        found = self._facts.get(path)
+        if found is None:
+            found = self._facts[path] = _facts_decoder.decode(self._packed[path])
+        return found
+
+    def __contains__(self, path: object) -> bool:
+        return path in self._packed
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._packed)
+
+    def __len__(self) -> int:
+        return len(self._packed)
+
+
+@dataclass
+class CodeIndex:
+    """All that is known of an application's code."""
+
+    root: Path
+    tree: Tree
+    facts: Mapping[str, Facts]
+    key: bytes
+    views: dict[str, View] = field(default_factory=dict)
+    projects: dict[str, Project] = field(default_factory=dict)
+    parsed: int = 0
+    configured: tuple[SourceRoot, ...] = ()
+
+    @property
+    def languages(self) -> list[str]:
+        return sorted(self.views)
+
+    def language(self, unit: str) -> Language:
+        return load_language(language_of(unit) or "")
+
+    def view(self, unit: str) -> View:
+        return self.views[language_of(unit) or ""]
+
+    def edges_of(self, unit: str) -> tuple[Edge, ...]:
+        return self.view(unit).edges_of(unit)
+
+    def namespace_of(self, unit: str) -> str:
+        return self.view(unit).namespace_of(unit)
+
+    def read_raw(self, path: str) -> bytes:
+        return (self.root / path).read_bytes()
+
+    def read_source(self, path: str) -> Source:
+        name = language_of(path)
+        return decode_source(self.read_raw(path), name is not None and load_language(name).cookies)
+
+    def problems(self) -> Iterator[tuple[str, int, str]]:
+        """Yield the units that could not be read whole: path, line, what is wrong."""
+        for unit, facts in self.facts.items():
+            for problem in facts.problems[:1]:
+                yield unit, problem.line, problem.text
+
+
+def is_looked_at(path: str) -> bool:
+    """Whether a file's size and time are of interest: a unit, or a project file."""
+    return language_of(path) is not None or path.rpartition("/")[2] in MANIFESTS
+
+
+def tree_key(tree: Tree, extra: bytes = b"") -> bytes:
+    """Return a digest of the tree: which files there are, how large and how old."""
+    digest = hashlib.blake2b(extra, digest_size=16)
+    stats = tree.stats
+    for path in tree.files:
+        found = stats.get(path)
+        if found is not None:
+            digest.update(f"{path}\0{found.size}\0{found.mtime_ns}\0".encode("utf-8", "surrogateescape"))
+        else:
+            digest.update(path.encode("utf-8", "surrogateescape"))
+    return digest.digest()
+
+
+def scan(root: Path) -> Tree:
+    """Walk the application."""
+    return walk_tree(root, is_looked_at)
+
+
+def versions() -> str:
+    return ",".join(f"{name}{load_language(name).version}" for name in sorted(LANGUAGES))
+
+
+def build_index(
+    tree: Tree,
+    store: FactStore | None,
+    sources: tuple[SourceRoot, ...] = (),
+    left_out: frozenset[str] = frozenset(),
+) -> CodeIndex:
+    """Return the index of a tree, parsing what the store does not know.
+
+    `sources` are configured source roots, `left_out` units that do not count.
+    """
+    root = tree.root
+    rows = store.read_rows() if store is not None else {}
+    packed: dict[str, bytes] = {}
+    stale: list[str] = []
+    for path in tree.stats:
+        name = language_of(path)
+        if name is None or path in left_out:
+            continue
+        row, found = rows.get(path), tree.stats[path]
+        version = f"{name}{load_language(name).version}"
+        if row and (row.size, row.mtime_ns, row.version) == (found.size, found.mtime_ns, version):
+            packed[path] = row.facts
+        else:
+            stale.append(path)
+    fresh = dict(parse_files(root, stale, {path: tree.stats[path].size for path in stale}))
+    packed.update(fresh)
+    if store is not None and (fresh or len(rows) != len(packed)):
+        store.write_rows(_rows(tree, fresh), [path for path in rows if path not in packed])
+    index = CodeIndex(root, tree, PackedFacts(packed), tree_key(tree), parsed=len(fresh), configured=sources)
+    open_views(index, sources)
+    return index
+
+
+def _rows(tree: Tree, fresh: Mapping[str, bytes]) -> Iterator[Row]:
+    now = time.time_ns()
+    for path, facts in fresh.items():
+        found = tree.stats[path]
+        name = language_of(path) or ""
+        racy = now - found.mtime_ns < RACY_NS
+        version = f"{name}{load_language(name).version}"
+        yield Row(path, found.size, 0 if racy else found.mtime_ns, version, facts)
+
+
+def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...]) -> None:
+    """Find where namespaces start, and open the graph of each language that is there."""
+    tree = index.tree
+    by_language: dict[str, dict[str, None]] = {}
+    for path in index.facts:
+        by_language.setdefault(language_of(path) or "", {})[path] = None
+    files = frozenset(tree.files)
+    folders = folders_of(files)
+    ignored = frozenset(tree.ignored)
+    for name in by_language:
+        language = load_language(name)
+        units = Units(index.facts, files, ignored, folders)
+        manifests = {
+            path: (index.root / path).read_bytes()
+            for path in tree.files
+            if path.rpartition("/")[2] in language.manifests
+        }
+        project = language.find_project(units, manifests, sources)
+        index.projects[name] = project
+        index.views[name] = language.open_view(units, project)
+
+
+def index_of_texts(
+    index: CodeIndex, units: Mapping[str, Facts], files: frozenset[str], project: Project, name: str
+) -> View:
+    """Return the graph that other facts would give, for judging a change before it is made."""
+    folders = folders_of(files | frozenset(units))
+    return load_language(name).open_view(Units(units, files, frozenset(index.tree.ignored), folders), project)
+
+
+__all__ = ["CodeIndex", "build_index", "facts_of_bytes", "index_of_texts", "scan", "tree_key"]

@@ -1,0 +1,91 @@
+"""Reading facts out of many files, on all cores where there are many."""
+
+import os
+import sys
+from collections.abc import Iterable, Mapping
+from pathlib import Path
+
+import msgspec
+
+from yandrel.files.text import decode_source
+from yandrel.languages.registry import language_of, load_language
+from yandrel.model.facts import Facts, Problem
+
+ENOUGH_FOR_A_POOL = 200
+LARGEST = 8 * 1024 * 1024
+_encode = msgspec.msgpack.Encoder().encode
+
+
+def read_file_facts(path: Path, language_name: str) -> Facts:
+    """Return the facts of one file; what cannot be read or decoded is a problem in them."""
+    try:
+        raw = path.read_bytes()
+    except OSError as error:
+        return Facts(language_name, 0, problems=(Problem(0, f"cannot be read: {error.strerror}"),))
+    return facts_of_bytes(raw, language_name)
+
+
+def facts_of_bytes(raw: bytes, language_name: str) -> Facts:
+    """Return the facts of a file's raw bytes."""
+    language = load_language(language_name)
+    if len(raw) > LARGEST:
+        return Facts(language_name, raw.count(b"\n"), problems=(Problem(0, _too_large(len(raw))),))
+    source = decode_source(raw, language.cookies)
+    if source.problem:
+        return Facts(language_name, raw.count(b"\n"), problems=(Problem(0, source.problem),))
+    return language.read_facts(source.data)
+
+
+def _too_large(size: int) -> str:
+    return f"{size // 1_000_000} MB are more than is read of one file (8 MB)"
+
+
+def parse_files(root: Path, paths: list[str], sizes: Mapping[str, int]) -> Iterable[tuple[str, bytes]]:
+    """Yield each path with its packed facts, in any order."""
+    workers = usable_cores()
+    if len(paths) < ENOUGH_FOR_A_POOL or workers < 2 or not _can_fork():
+        for path in paths:
+            yield path, _parse_one(root, path)
+        return
+    from concurrent.futures import ProcessPoolExecutor
+    from multiprocessing import get_context
+
+    for name in {language_of(path) for path in paths}:
+        if name is not None:
+            load_language(name)
+    batches = split_evenly(paths, sizes, workers * 4)
+    with ProcessPoolExecutor(workers, mp_context=get_context("fork")) as pool:
+        for packed in pool.map(_parse_batch, [str(root)] * len(batches), batches):
+            yield from msgspec.msgpack.decode(packed, type=list[tuple[str, bytes]])
+
+
+def split_evenly(paths: list[str], sizes: Mapping[str, int], count: int) -> list[list[str]]:
+    """Split paths into runs of about the same number of bytes."""
+    total = sum(sizes.get(path, 0) + 2000 for path in paths)
+    batches: list[list[str]] = [[]]
+    held = 0
+    for path in paths:
+        batches[-1].append(path)
+        held += sizes.get(path, 0) + 2000
+        if held * count >= total and len(batches) < count:
+            batches.append([])
+            held = 0
+    return [batch for batch in batches if batch]
+
+
+def _parse_batch(root: str, paths: list[str]) -> bytes:
+    return _encode([(path, _parse_one(Path(root), path)) for path in paths])
+
+
+def _parse_one(root: Path, path: str) -> bytes:
+    return _encode(read_file_facts(root / path, language_of(path) or ""))
+
+
+def usable_cores() -> int:
+    if hasattr(os, "sched_getaffinity"):
+        return len(os.sched_getaffinity(0))
+    return os.cpu_count() or 1
+
+
+def _can_fork() -> bool:
+    return hasattr(os, "fork") and sys.platform != "darwin"

@@ -1,0 +1,1 @@
+"""One small package per language, behind one protocol."""

@@ -1,0 +1,97 @@
+"""What Yandrel asks of a language. All of it is pure: no disk, no yandrel.toml.
+
+Two habits are kept out on purpose. A namespace is not a unit: `View` gives edges between units
+and symbols, whatever import, neighbourhood or enclosing namespace they come from. And a
+relocation is rewritten as a whole: only the language knows which declarations, qualifiers and
+imports change where, so it answers with edits for all files at once.
+"""
+
+from collections.abc import Mapping
+from typing import Any, Protocol
+
+from yandrel.model.changes import Relocation, Rewrite
+from yandrel.model.evidence import Hint
+from yandrel.model.facts import Facts
+from yandrel.model.graph import Edge, Symbol
+from yandrel.model.project import Project, SourceRoot, Units
+
+
+class View(Protocol):
+    """The units of one language, resolved into one graph; computed when asked for."""
+
+    def edges_of(self, unit: str) -> tuple[Edge, ...]:
+        """Return every reference of a unit to another, explicit or implicit, resolved."""
+
+    def preload_edges(self, edges: Mapping[str, tuple[Edge, ...]]) -> None:
+        """Take edges that were resolved in an earlier run."""
+
+    def importers_of(self, unit: str) -> list[str]:
+        """Return the units that name a unit or something in it."""
+
+    def namespace_of(self, unit: str) -> str:
+        """Return the namespace of a unit as the language writes it, or nothing."""
+
+    def find_qualified(self, name: str) -> Symbol | None:
+        """Return what a qualified name means, as the language writes it."""
+
+    def find_name(self, unit: str, name: str) -> Symbol | None:
+        """Return what a name finally leads to when it is taken from a unit."""
+
+    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+        """Return the units of a load cycle that fail when loaded alone, and why."""
+
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
+        """Return why one unit fails when loaded alone, within the group that it loads."""
+
+    def load_cycles(self) -> list[list[str]]:
+        """Return the groups of units that load each other."""
+
+    def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
+        """Return the units whose declared namespace is not that of their folder: declared, expected."""
+
+    def is_standard(self, package: str) -> bool:
+        """Whether an outside package is the language's own library."""
+
+
+class Language(Protocol):
+    """One language."""
+
+    name: str
+    suffixes: tuple[str, ...]
+    version: int
+    manifests: tuple[str, ...]
+    cookies: bool
+
+    def read_facts(self, source: bytes) -> Facts:
+        """Return the surface facts of UTF-8 source; never raises on broken syntax."""
+
+    def find_project(
+        self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
+    ) -> Project:
+        """Return where namespaces start."""
+
+    def open_view(self, units: Units, project: Project) -> View:
+        """Return the graph of the units."""
+
+    def moved_words(self, relocation: Relocation) -> set[str]:
+        """Return words of which a file must contain one to name anything that moves."""
+
+    def rewrite(
+        self, view: Any, relocation: Relocation, sources: Mapping[str, bytes]
+    ) -> tuple[Rewrite, Relocation]:
+        """Return what a relocation changes in the sources, and the relocation with what goes along."""
+
+    def loose_ends(self, view: Any, unit: str, source: bytes) -> list[str]:
+        """Return the names in a unit that lead nowhere: unbound ones, and attributes of modules."""
+
+    def companions(self, unit: str) -> tuple[str, ...]:
+        """Return the names of files that must move with a unit where they exist."""
+
+    def is_package_marker(self, unit: str) -> bool:
+        """Whether a unit only marks its folder as a package, so that it stands for the folder."""
+
+    def qualified_path(self, name: str) -> str:
+        """Return the path, without suffix, that a qualified name would stand for below a root."""
+
+    def hints(self) -> tuple[Hint, ...]:
+        """Return what tells a unit's role in this language's world."""

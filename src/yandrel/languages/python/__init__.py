@@ -1,0 +1,1 @@
+"""Python: a unit is a module, its namespace the dotted path from a source root."""

@@ -1,0 +1,65 @@
+"""Python behind the language protocol."""
+
+from collections.abc import Mapping
+
+from yandrel.languages.python.facts import read_facts
+from yandrel.languages.python.project import MANIFESTS, find_project
+from yandrel.languages.python.roles import HINTS
+from yandrel.languages.python.view import PythonView
+from yandrel.model.changes import Relocation, Rewrite
+from yandrel.model.evidence import Hint
+from yandrel.model.facts import Facts
+from yandrel.model.project import Project, SourceRoot, Units
+
+
+class PythonLanguage:
+    """See `yandrel.languages.protocol.Language`."""
+
+    name = "python"
+    suffixes = (".py", ".pyi")
+    version = 2
+    manifests = MANIFESTS
+    cookies = True
+
+    def read_facts(self, source: bytes) -> Facts:
+        return read_facts(source)
+
+    def find_project(
+        self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
+    ) -> Project:
+        return find_project(units, manifests, configured)
+
+    def open_view(self, units: Units, project: Project) -> PythonView:
+        return PythonView(units, project)
+
+    def moved_words(self, relocation: Relocation) -> set[str]:
+        from yandrel.languages.python.rewrite import moved_words
+
+        return moved_words(relocation)
+
+    def rewrite(
+        self, view: PythonView, relocation: Relocation, sources: Mapping[str, bytes]
+    ) -> tuple[Rewrite, Relocation]:
+        from yandrel.languages.python.rewrite import rewrite
+
+        return rewrite(view, relocation, sources)
+
+    def loose_ends(self, view: PythonView, unit: str, source: bytes) -> list[str]:
+        from yandrel.languages.python.loose import find_loose_ends
+
+        return find_loose_ends(view, unit, source)
+
+    def companions(self, unit: str) -> tuple[str, ...]:
+        return (unit + "i",) if unit.endswith(".py") else ()
+
+    def is_package_marker(self, unit: str) -> bool:
+        return unit.rpartition("/")[2] in ("__init__.py", "__init__.pyi")
+
+    def qualified_path(self, name: str) -> str:
+        return name.replace(".", "/")
+
+    def hints(self) -> tuple[Hint, ...]:
+        return HINTS
+
+
+LANGUAGE = PythonLanguage()

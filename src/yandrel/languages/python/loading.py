@@ -1,0 +1,236 @@
+"""What happens when a module is loaded alone: the order of its imports, and cycles that bite.
+
+Source: the Python language reference, "The import system": a module is entered into sys.modules
+before its code runs, a package before its modules; `from m import n` falls back to sys.modules.
+"""
+
+from yandrel.languages.python.view import PythonView
+from yandrel.model.facts import When
+
+Step = tuple[int, str, str, str]
+DEFINE, LOAD, TAKE, STAR = 0, 1, 2, 3
+
+
+def load_edges(view: PythonView, unit: str) -> list[str]:
+    """Return the units that loading a unit loads, its own packages included."""
+    out = dict.fromkeys(view.parents_of(unit))
+    for target, _ in view.loads_of(unit):
+        if target != unit:
+            out[target] = None
+    return list(out)
+
+
+def find_load_cycles(view: PythonView) -> list[list[str]]:
+    """Return the strongly connected groups of more than one unit, by imports at the top level.
+
+    Source: Tarjan's algorithm, without recursion.
+    """
+    units = list(view.units.facts)
+    index = {unit: number for number, unit in enumerate(units)}
+    edges = [[index[target] for target in load_edges(view, unit) if target in index] for unit in units]
+    return [[units[n] for n in group] for group in strong_groups(edges) if len(group) > 1]
+
+
+def strong_groups(edges: list[list[int]]) -> list[list[int]]:
+    """Return the strongly connected groups of a graph of numbered nodes."""
+    order = [-1] * len(edges)
+    low = [0] * len(edges)
+    held = [False] * len(edges)
+    stack: list[int] = []
+    groups: list[list[int]] = []
+    count = 0
+    for root in range(len(edges)):
+        if order[root] >= 0:
+            continue
+        work = [(root, 0)]
+        while work:
+            node, position = work.pop()
+            if not position:
+                order[node] = low[node] = count
+                count += 1
+                stack.append(node)
+                held[node] = True
+            descended = False
+            following = edges[node]
+            while position < len(following):
+                other = following[position]
+                position += 1
+                if order[other] < 0:
+                    work.append((node, position))
+                    work.append((other, 0))
+                    descended = True
+                    break
+                if held[other]:
+                    low[node] = min(low[node], order[other])
+            if descended:
+                continue
+            if low[node] == order[node]:
+                group = []
+                while True:
+                    member = stack.pop()
+                    held[member] = False
+                    group.append(member)
+                    if member == node:
+                        break
+                groups.append(group[::-1])
+            if work:
+                parent = work[-1][0]
+                low[parent] = min(low[parent], low[node])
+    return groups
+
+
+class Loader:
+    """Plays the loading of modules through, statement by statement, without running anything."""
+
+    def __init__(self, view: PythonView, inside: frozenset[str] | None = None) -> None:
+        self.view = view
+        self.inside = inside
+        self._steps: dict[str, list[Step]] = {}
+
+    def fault_of(self, unit: str) -> str:
+        """Return what fails when a unit is loaded alone, or nothing."""
+        run = _Run(self)
+        for parent in self.view.parents_of(unit):
+            run.load(parent)
+        run.load(unit)
+        return run.fault
+
+    def steps_of(self, unit: str) -> list[Step]:
+        found = self._steps.get(unit)
+        if found is None:
+            found = self._steps[unit] = self._find_steps(unit)
+        return found
+
+    def _find_steps(self, unit: str) -> list[Step]:
+        view = self.view
+        facts = view.units.facts[unit]
+        steps: list[tuple[int, Step]] = []
+        for definition in facts.definitions:
+            steps.append((definition.start, (DEFINE, definition.name, "", "")))
+            for base in definition.bases:
+                if definition.kind == "class" and "." in base:
+                    self._dotted_base(unit, base, definition.start, steps)
+        for name in facts.bound:
+            steps.append((0, (DEFINE, name, "", "")))
+        for item in facts.imports:
+            if item.when == When.TYPES or item.module == "__future__":
+                continue
+            if item.nested and item.when != When.LOAD:
+                continue
+            for imported in item.names:
+                self._import_steps(unit, item.start, item, imported, steps)
+        return [step for _, step in sorted(steps, key=lambda pair: pair[0])]
+
+    def _dotted_base(self, unit: str, base: str, at: int, steps: list[tuple[int, Step]]) -> None:
+        """`class A(module.B)` takes B from the module when the class is made."""
+        head, _, rest = base.partition(".")
+        if "." in rest or not rest.isidentifier():
+            return
+        for binding in self.view.bindings(unit).get(head, []):
+            if binding.statement is None or binding.imported is None or binding.statement.guarded:
+                continue
+            if binding.statement.whole and not binding.imported.alias:
+                continue
+            found = self.view.imported(unit, binding.statement, binding.imported)
+            target = found.final
+            if target.unit and not target.name and not target.unit.endswith("/"):
+                if self.inside is None or target.unit in self.inside:
+                    steps.append((at, (TAKE, target.unit, rest, "")))
+
+    def _import_steps(
+        self, unit: str, at: int, item: object, imported: object, steps: list[tuple[int, Step]]
+    ) -> None:
+        from yandrel.model.facts import Import, ImportedName
+
+        assert isinstance(item, Import)
+        assert isinstance(imported, ImportedName)
+        view = self.view
+        spelled = imported.name if item.whole else item.module
+        found, root = view.find_spelled(spelled, unit)
+        bound = imported.bound
+        if item.whole and not imported.alias:
+            bound = bound.partition(".")[0]
+        if found is None:
+            steps.append((at, (DEFINE, bound, "", "")))
+            return
+        for parent in view.parents_of(found, root):
+            if self.inside is None or parent in self.inside:
+                steps.append((at, (LOAD, parent, "", "")))
+        counts = not found.endswith("/") and (self.inside is None or found in self.inside)
+        if counts:
+            steps.append((at, (LOAD, found, "", "")))
+        if item.whole:
+            steps.append((at, (DEFINE, bound, "", "")))
+        elif imported.name == "*":
+            if counts:
+                steps.append((at, (STAR, found, "", "")))
+        elif counts:
+            guard = "guarded" if item.guarded else ""
+            steps.append((at, (TAKE, found, imported.name, guard or bound)))
+            steps.append((at, (DEFINE, bound, "", "")))
+        else:
+            below = view.submodule(found, imported.name)
+            if below and not below.endswith("/") and (self.inside is None or below in self.inside):
+                steps.append((at, (LOAD, below, "", "")))
+            steps.append((at, (DEFINE, bound, "", "")))
+
+
+class _Run:
+    """One loading of one module in a fresh interpreter."""
+
+    def __init__(self, loader: Loader) -> None:
+        self.loader = loader
+        self.names: dict[str, set[str]] = {}
+        self.done: set[str] = set()
+        self.fault = ""
+
+    def load(self, unit: str) -> None:
+        if self.fault or unit in self.names:
+            return
+        stack = [(unit, iter(self.loader.steps_of(unit)))]
+        self.names[unit] = set()
+        while stack and not self.fault:
+            current, steps = stack[-1]
+            for step in steps:
+                needed = self.step(current, step)
+                if needed is not None:
+                    self.names[needed] = set()
+                    stack.append((needed, iter(self.loader.steps_of(needed))))
+                    break
+                if self.fault:
+                    break
+            else:
+                self.done.add(current)
+                stack.pop()
+
+    def step(self, unit: str, step: Step) -> str | None:
+        kind, target, name, extra = step
+        if kind == DEFINE:
+            self.names[unit].add(target)
+        elif kind == LOAD:
+            return target if target not in self.names else None
+        elif kind == STAR:
+            self.names[unit] |= self.names.get(target, set())
+        else:
+            return self.take(unit, target, name, extra)
+        return None
+
+    def take(self, unit: str, target: str, name: str, extra: str) -> str | None:
+        view = self.loader.view
+        if name in self.names.get(target, ()) or target in self.done:
+            below = view.submodule(target, name)
+            if below and not below.endswith("/") and name not in self.names[target]:
+                inside = self.loader.inside is None or below in self.loader.inside
+                return below if inside and below not in self.names else None
+            return None
+        below = view.submodule(target, name)
+        if below:
+            wanted = not below.endswith("/") and below not in self.names
+            inside = self.loader.inside is None or below in self.loader.inside
+            return below if wanted and inside else None
+        if extra == "guarded" or view.units.facts[target].open:
+            return None
+        if name.startswith("__") and name.endswith("__"):
+            return None
+        self.fault = f"{unit} takes {name} from {target}, which is only half loaded then"
+        return None

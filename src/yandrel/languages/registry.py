@@ -1,0 +1,26 @@
+"""The languages that Yandrel knows, each loaded when first needed."""
+
+from functools import cache
+from importlib import import_module
+
+from yandrel.languages.protocol import Language
+
+LANGUAGES = {
+    "python": ("yandrel.languages.python.language", (".py", ".pyi")),
+}
+BY_SUFFIX = {suffix: name for name, (_, suffixes) in LANGUAGES.items() for suffix in suffixes}
+MANIFESTS = {"pyproject.toml": "python", "setup.cfg": "python"}
+
+
+@cache
+def load_language(name: str) -> Language:
+    """Return a language by its name; raises KeyError where there is none."""
+    module, _ = LANGUAGES[name]
+    language: Language = import_module(module).LANGUAGE
+    return language
+
+
+def language_of(path: str) -> str | None:
+    """Return the name of the language that a path is written in."""
+    at = path.rfind(".")
+    return BY_SUFFIX.get(path[at:]) if at > 0 else None

@@ -1,0 +1,1 @@
+"""The layout: what a piece of code is, and where it therefore lives."""

@@ -1,0 +1,373 @@
+"""yandrel.toml, read and checked: unknown keys are errors that name the nearest one."""
+
+import difflib
+import re
+import tomllib
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import Any
+
+from yandrel.errors import ConfigError
+from yandrel.files.root import CONFIG_NAME
+from yandrel.layout.arrows import Arrows, read_arrows
+from yandrel.layout.builtin import BUILTIN
+from yandrel.layout.patterns import Pattern, compile_pattern
+from yandrel.model.project import SourceRoot
+
+AT_LINE = re.compile(r"^(.*?) \(at line (\d+), column (\d+)\)$")
+SHARED = "shared"
+
+
+@dataclass(frozen=True)
+class KnownBy:
+    """What tells a role of the application's own: globs over names, bases and marks."""
+
+    name: tuple[str, ...] = ()
+    base: tuple[str, ...] = ()
+    mark: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class Role:
+    """A role and the homes of its units; the first is where new ones go."""
+
+    name: str
+    homes: tuple[Pattern, ...]
+    known_by: KnownBy = KnownBy()
+
+
+@dataclass(frozen=True)
+class Shape:
+    """What a role's definitions look like."""
+
+    type: str = ""
+    kind: str = ""
+    extends: str = ""
+    methods: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class Exemption:
+    """An exception from a rule, with its reason."""
+
+    rule: str
+    source: str
+    target: str
+    why: str
+
+
+@dataclass(frozen=True)
+class Layout:
+    """All that yandrel.toml says."""
+
+    present: bool = False
+    name: str = ""
+    sources: tuple[SourceRoot, ...] = ()
+    fixed: tuple[str, ...] = ()
+    generated: tuple[str, ...] = ()
+    roles: Mapping[str, Role] = field(default_factory=dict)
+    groups: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
+    arrows: Arrows = field(default_factory=Arrows)
+    domains_mode: str = "free"
+    domain_arrows: Arrows = field(default_factory=Arrows)
+    doors: tuple[Pattern, ...] = ()
+    domains: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
+    outside: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
+    shapes: Mapping[str, Shape] = field(default_factory=dict)
+    guards: Mapping[str, str] = field(default_factory=dict)
+    limits: Mapping[str, int] = field(default_factory=dict)
+    off: Mapping[str, str] = field(default_factory=dict)
+    exceptions: tuple[Exemption, ...] = ()
+    raw: bytes = b""
+
+    def is_fixed(self, path: str) -> bool:
+        return any(compile_pattern(p).match(path) is not None for p in self.fixed)
+
+    def is_generated(self, path: str) -> bool:
+        return any(compile_pattern(p).match(path) is not None for p in self.generated)
+
+
+def read_layout(root: Path, rules: tuple[str, ...] = ()) -> Layout:
+    """Read yandrel.toml; an empty layout where there is none. Raises ConfigError, with the place."""
+    path = root / CONFIG_NAME
+    try:
+        raw = path.read_bytes()
+    except FileNotFoundError:
+        return Layout()
+    except OSError as error:
+        raise ConfigError(f"cannot be read ({error.strerror})", where=CONFIG_NAME) from error
+    return parse_layout(raw, rules)
+
+
+def parse_layout(raw: bytes, rules: tuple[str, ...] = ()) -> Layout:
+    """Read the text of a yandrel.toml; raises ConfigError, with the place."""
+    try:
+        table = tomllib.loads(raw.decode("utf-8"))
+    except UnicodeDecodeError as error:
+        raise ConfigError("is not UTF-8", where=CONFIG_NAME, todo="save it as UTF-8") from error
+    except tomllib.TOMLDecodeError as error:
+        found = AT_LINE.match(str(error))
+        if found:
+            what, line, column = found.groups()
+            raise ConfigError(what, where=f"{CONFIG_NAME}:{line}:{column}", todo="mend the TOML") from error
+        raise ConfigError(str(error), where=CONFIG_NAME, todo="mend the TOML") from error
+    return _Reader(table, raw, rules).read()
+
+
+class _Reader:
+    TOP = ("app", "roles", "groups", "imports", "domains", "outside", "shape", "routes", "limits",
+           "off", "except")  # fmt: skip
+
+    def __init__(self, table: dict[str, Any], raw: bytes, rules: tuple[str, ...]) -> None:
+        self.table = table
+        self.raw = raw
+        self.rules = rules
+        self.lines = raw.decode("utf-8").splitlines()
+
+    def where(self, *keys: str) -> str:
+        """Return the file with the line on which the last of the keys stands, as far as it can be told."""
+        section = ""
+        wanted = keys[-1] if keys else ""
+        best = 0
+        for number, line in enumerate(self.lines, start=1):
+            text = line.strip()
+            if text.startswith("["):
+                section = text.strip("[]").strip()
+                if section.split(".")[-1] == wanted and not best:
+                    best = number
+            elif re.match(rf'"?{re.escape(wanted)}"?\s*=', text):
+                if len(keys) < 2 or section.split(".")[0] == keys[0]:
+                    best = number
+                    break
+        return f"{CONFIG_NAME}:{best}" if best else CONFIG_NAME
+
+    def check_keys(self, table: Mapping[str, Any], known: tuple[str, ...], *path: str) -> None:
+        for key in table:
+            if key not in known:
+                near = difflib.get_close_matches(key, known, n=1, cutoff=0.4)
+                todo = f"did you mean {near[0]}?" if near else "known are " + ", ".join(known)
+                place = f"[{'.'.join(path)}] has" if path else "there is"
+                raise ConfigError(f"{place} an unknown key {key!r}", where=self.where(*path, key), todo=todo)
+
+    def section(self, name: str) -> dict[str, Any]:
+        found = self.table.get(name, {})
+        if not isinstance(found, dict):
+            raise ConfigError(f"[{name}] must be a table", where=self.where(name))
+        return found
+
+    def texts(self, value: Any, *path: str) -> tuple[str, ...]:
+        if isinstance(value, str):
+            return (value,)
+        if isinstance(value, list) and all(isinstance(v, str) for v in value):
+            return tuple(value)
+        raise ConfigError(f"{path[-1]} must be a text or a list of texts", where=self.where(*path))
+
+    def text(self, value: Any, *path: str) -> str:
+        if isinstance(value, str):
+            return value
+        raise ConfigError(f"{path[-1]} must be a text", where=self.where(*path))
+
+    def read(self) -> Layout:
+        self.check_keys(self.table, self.TOP)
+        app = self.section("app")
+        self.check_keys(app, ("name", "source", "layout", "fixed", "generated"), "app")
+        roles = self.read_roles(app)
+        groups = self.read_groups(roles)
+        imports = self.section("imports")
+        self.check_keys(imports, ("may", "domains", "door"), "imports")
+        arrows = read_arrows(
+            self.texts(imports.get("may", []), "imports", "may"),
+            groups, roles, self.where("imports", "may"),
+        )  # fmt: skip
+        domains = {k: self.texts(v, "domains", k) for k, v in self.section("domains").items()}
+        mode, domain_arrows = self.read_domains_mode(imports)
+        doors = tuple(
+            self.pattern(p, "imports", "door") for p in self.texts(imports.get("door", []), "imports", "door")
+        )
+        return Layout(
+            present=True,
+            name=self.text(app.get("name", ""), "app", "name"),
+            sources=self.read_sources(app.get("source", [])),
+            fixed=self.texts(app.get("fixed", []), "app", "fixed"),
+            generated=self.texts(app.get("generated", []), "app", "generated"),
+            roles=roles,
+            groups=groups,
+            arrows=arrows,
+            domains_mode=mode,
+            domain_arrows=domain_arrows,
+            doors=doors,
+            domains=domains,
+            outside=self.read_outside(roles, groups),
+            shapes=self.read_shapes(roles),
+            guards=self.read_guards(),
+            limits=self.read_limits(),
+            off=self.read_off(),
+            exceptions=self.read_exceptions(),
+            raw=self.raw,
+        )
+
+    def pattern(self, text: str, *path: str) -> Pattern:
+        return compile_pattern(text, self.where(*path))
+
+    def read_sources(self, value: Any) -> tuple[SourceRoot, ...]:
+        roots: list[SourceRoot] = []
+        for entry in value if isinstance(value, list) else [value]:
+            if isinstance(entry, dict):
+                self.check_keys(entry, ("path", "namespace"), "app", "source")
+                folder = self.text(entry.get("path", ""), "app", "source").strip("/")
+                namespace = self.text(entry.get("namespace", ""), "app", "source")
+                roots.append(SourceRoot(folder + "/" if folder else "", namespace))
+            else:
+                folder = self.text(entry, "app", "source").strip("/")
+                roots.append(SourceRoot(folder + "/" if folder else ""))
+        return tuple(roots)
+
+    def read_roles(self, app: Mapping[str, Any]) -> dict[str, Role]:
+        roles: dict[str, Role] = {}
+        base = app.get("layout")
+        if base is not None:
+            if base not in BUILTIN:
+                near = difflib.get_close_matches(str(base), BUILTIN, n=1)
+                todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(BUILTIN)
+                raise ConfigError(
+                    f"no built-in layout {base!r}", where=self.where("app", "layout"), todo=todo
+                )
+            package = self.text(app.get("name", "app"), "app", "name").lower()
+            for name, homes in BUILTIN[base].items():
+                texts = tuple(home.replace("APP", package) for home in homes)
+                roles[name] = Role(name, tuple(compile_pattern(t) for t in texts))
+        for name, value in self.section("roles").items():
+            if isinstance(value, dict):
+                self.check_keys(value, ("home", "known_by"), "roles", name)
+                homes = self.texts(value.get("home", []), "roles", name)
+                known_by = self.read_known_by(value.get("known_by", {}), name)
+            else:
+                homes, known_by = self.texts(value, "roles", name), KnownBy()
+            patterns = tuple(self.pattern(home, "roles", name) for home in homes)
+            if patterns and not patterns[0].is_fillable():
+                raise ConfigError(
+                    f"the first home of {name} has a wildcard, so nothing new could go there",
+                    where=self.where("roles", name),
+                    todo="put one without * first",
+                )
+            roles[name] = Role(name, patterns, known_by)
+        return roles
+
+    def read_known_by(self, value: Any, role: str) -> KnownBy:
+        if not isinstance(value, dict):
+            raise ConfigError("known_by must be a table", where=self.where("roles", role))
+        self.check_keys(value, ("name", "base", "mark"), "roles", role)
+        return KnownBy(*(self.texts(value.get(k, []), "roles", role) for k in ("name", "base", "mark")))
+
+    def read_groups(self, roles: Mapping[str, Role]) -> dict[str, tuple[str, ...]]:
+        groups = {k: self.texts(v, "groups", k) for k, v in self.section("groups").items()}
+        for name, members in groups.items():
+            self.check_roles(members, roles, "groups", name)
+        return groups
+
+    def check_roles(self, names: tuple[str, ...], roles: Mapping[str, Any], *path: str) -> None:
+        for name in names:
+            if name not in roles:
+                near = difflib.get_close_matches(name, roles, n=1)
+                todo = f"did you mean {near[0]}?" if near else "name a role of [roles]"
+                raise ConfigError(f"{name} is no role", where=self.where(*path), todo=todo)
+
+    def read_domains_mode(self, imports: Mapping[str, Any]) -> tuple[str, Arrows]:
+        value = imports.get("domains", "free")
+        if value in ("apart", "free"):
+            return str(value), Arrows()
+        lines = self.texts(value, "imports", "domains")
+        if not all("->" in line or "=>" in line for line in lines):
+            raise ConfigError(
+                f"domains = {value!r} says nothing",
+                where=self.where("imports", "domains"),
+                todo='write "apart", "free", or arrows such as ["inspections -> hives"]',
+            )
+        names = {name for line in lines for name in re.split(r"[\s{}]+|->|=>", line) if name}
+        return "arrows", read_arrows(lines, {}, names, self.where("imports", "domains"))
+
+    def read_outside(
+        self, roles: Mapping[str, Role], groups: Mapping[str, tuple[str, ...]]
+    ) -> dict[str, tuple[str, ...]]:
+        out: dict[str, tuple[str, ...]] = {}
+        for name, value in self.section("outside").items():
+            packages = self.texts(value, "outside", name)
+            members = groups.get(name, (name,))
+            self.check_roles(members, roles, "outside", name)
+            for member in members:
+                out[member] = out.get(member, ()) + packages
+        return out
+
+    def read_shapes(self, roles: Mapping[str, Role]) -> dict[str, Shape]:
+        shapes: dict[str, Shape] = {}
+        for name, value in self.section("shape").items():
+            self.check_roles((name,), roles, "shape", name)
+            if not isinstance(value, dict):
+                raise ConfigError(f"[shape.{name}] must be a table", where=self.where("shape", name))
+            self.check_keys(value, ("type", "kind", "extends", "methods"), "shape", name)
+            kind = self.text(value.get("kind", ""), "shape", "kind")
+            if kind not in ("", "class", "function", "constant", "interface", "enum", "struct"):
+                raise ConfigError(
+                    f"no kind of definition is called {kind!r}", where=self.where("shape", "kind")
+                )
+            shape_type = self.text(value.get("type", ""), "shape", "type")
+            if shape_type:
+                self.pattern(shape_type, "shape", "type")
+            extends = self.text(value.get("extends", ""), "shape", "extends")
+            methods = self.texts(value.get("methods", []), "shape", "methods")
+            shapes[name] = Shape(shape_type, kind, extends, methods)
+        return shapes
+
+    def read_guards(self) -> dict[str, str]:
+        routes = self.section("routes")
+        self.check_keys(routes, ("guard",), "routes")
+        guard = routes.get("guard", {})
+        if not isinstance(guard, dict):
+            raise ConfigError("guard must be a table", where=self.where("routes", "guard"))
+        return {k: self.text(v, "routes", "guard") for k, v in guard.items()}
+
+    def read_limits(self) -> dict[str, int]:
+        limits = self.section("limits")
+        self.check_keys(limits, ("units_per_folder", "roles_per_unit", "methods_per_type"), "limits")
+        for key, value in limits.items():
+            if not isinstance(value, int) or isinstance(value, bool) or value < 1:
+                raise ConfigError(f"{key} must be a number from 1 on", where=self.where("limits", key))
+        return dict(limits)
+
+    def read_off(self) -> dict[str, str]:
+        off = self.section("off")
+        if self.rules:
+            self.check_keys(off, self.rules, "off")
+        for key, value in off.items():
+            if not isinstance(value, str) or not value.strip():
+                raise ConfigError(
+                    f"{key} is off without a reason", where=self.where("off", key), todo="say why"
+                )
+        return dict(off)
+
+    def read_exceptions(self) -> tuple[Exemption, ...]:
+        out = []
+        entries = self.table.get("except", [])
+        if not isinstance(entries, list):
+            raise ConfigError("exceptions are written [[except]]", where=self.where("except"))
+        for entry in entries:
+            self.check_keys(entry, ("rule", "from", "to", "why"), "except")
+            rule = self.text(entry.get("rule", ""), "except", "rule")
+            if self.rules and rule not in self.rules:
+                near = difflib.get_close_matches(rule, self.rules, n=1)
+                todo = f"did you mean {near[0]}?" if near else "see `yandrel check --rules`"
+                raise ConfigError(
+                    f"no rule is called {rule!r}", where=self.where("except", "rule"), todo=todo
+                )
+            why = self.text(entry.get("why", ""), "except", "why")
+            if not why.strip():
+                raise ConfigError(
+                    "an exception carries its reason", where=self.where("except"), todo="add why"
+                )
+            source = self.text(entry.get("from", "**"), "except", "from")
+            target = self.text(entry.get("to", "**"), "except", "to")
+            compile_pattern(source, self.where("except", "from"))
+            compile_pattern(target, self.where("except", "to"))
+            out.append(Exemption(rule, source, target, why))
+        return tuple(out)

@@ -1,0 +1,100 @@
+"""What is to change: where things go, edits of bytes, and what cannot be done."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from msgspec import Struct
+
+from yandrel.model.graph import Symbol
+
+
+class Edit(Struct, frozen=True, array_like=True):
+    """Bytes `start` to `end` of a unit's old text become `text`."""
+
+    start: int
+    end: int
+    text: bytes
+
+
+class Note(Struct, frozen=True, order=True):
+    """Something that was left as it is and should be looked at by hand."""
+
+    unit: str
+    line: int
+    text: str
+    why: str
+
+
+class Refusal(Struct, frozen=True):
+    """Why a change cannot be made, and what would have to change first."""
+
+    unit: str
+    line: int
+    why: str
+    todo: str = ""
+
+    def one_line(self) -> str:
+        place = f"{self.unit}:{self.line}" if self.line else self.unit
+        return f"{place}: {self.why}" + (f"; {self.todo}" if self.todo else "")
+
+
+@dataclass(frozen=True)
+class Relocation:
+    """Where everything goes: files and folders by path, definitions by symbol, old to new.
+
+    The units of new symbols are named by their new paths. Folders end in a slash.
+    """
+
+    units: Mapping[str, str]
+    definitions: Mapping[Symbol, Symbol]
+    folders: Mapping[str, str] = field(default_factory=dict)
+
+    def unit(self, path: str) -> str:
+        """Return the new path of a unit or folder."""
+        if path.endswith("/"):
+            return self._folder(path)
+        return self.units.get(path, path)
+
+    def _folder(self, path: str) -> str:
+        at = len(path)
+        while at > 0:
+            outer = path[:at]
+            if outer in self.folders:
+                return self.folders[outer] + path[at:]
+            at = path.rfind("/", 0, at - 1) + 1
+        return path
+
+    def place(self, symbol: Symbol) -> Symbol:
+        """Return where a symbol will be."""
+        moved = self.definitions.get(symbol)
+        return moved if moved is not None else Symbol(self.unit(symbol.unit), symbol.name)
+
+
+@dataclass
+class Rewrite:
+    """A language's answer to a relocation, in old coordinates.
+
+    `created` are units that are new altogether, `emptied` units that hold nothing any more,
+    `carried` definitions that go along because only moved ones use them.
+    """
+
+    edits: dict[str, list[Edit]] = field(default_factory=dict)
+    created: dict[str, bytes] = field(default_factory=dict)
+    emptied: set[str] = field(default_factory=set)
+    notes: list[Note] = field(default_factory=list)
+    refusals: list[Refusal] = field(default_factory=list)
+    carried: dict[Symbol, Symbol] = field(default_factory=dict)
+
+
+def apply_edits(source: bytes, edits: list[Edit]) -> bytes:
+    """Apply edits that do not overlap; insertions at one place keep the order they came in."""
+    out: list[bytes] = []
+    at = 0
+    for edit in sorted(edits, key=lambda e: (e.start, e.end != e.start)):
+        if edit.start < at:
+            raise ValueError(f"edits overlap at byte {edit.start}")
+        out.append(source[at : edit.start])
+        out.append(edit.text)
+        at = edit.end
+    out.append(source[at:])
+    return b"".join(out)

@@ -1,0 +1,89 @@
+"""What one file says, independent of every other file and of yandrel.toml."""
+
+from enum import IntEnum
+
+from msgspec import Struct
+
+
+class When(IntEnum):
+    """When a reference bites."""
+
+    LOAD = 0
+    CALL = 1
+    TYPES = 2
+
+
+class ImportedName(Struct, frozen=True, array_like=True):
+    """One name of an import; `name` is "*" where everything is taken."""
+
+    name: str
+    alias: str
+    start: int
+    end: int
+
+    @property
+    def bound(self) -> str:
+        return self.alias or self.name
+
+
+class Import(Struct, frozen=True, array_like=True):
+    """One import statement. `whole` says that `names` are modules rather than members of `module`."""
+
+    module: str
+    names: tuple[ImportedName, ...]
+    whole: bool
+    start: int
+    end: int
+    line: int
+    when: int
+    guarded: bool
+    nested: bool
+    module_start: int = 0
+    module_end: int = 0
+
+
+class Definition(Struct, frozen=True, array_like=True):
+    """A class, function or constant at the top level of a unit; spans are byte offsets.
+
+    `value` is what a constant is made by, `entries` how many calls its list holds.
+    """
+
+    name: str
+    kind: str
+    start: int
+    end: int
+    line: int
+    last_line: int
+    bases: tuple[str, ...] = ()
+    marks: tuple[str, ...] = ()
+    members: tuple[str, ...] = ()
+    value: str = ""
+    conditional: bool = False
+    entries: int = 0
+
+
+class Problem(Struct, frozen=True, array_like=True):
+    """A place where the file could not be read."""
+
+    line: int
+    text: str
+
+
+class Facts(Struct, frozen=True, array_like=True):
+    """The surface facts of one unit.
+
+    `bound` are top-level names bound otherwise than by an import or a definition, `exports` the
+    names that the unit itself says it exports, `open` whether it may hold names that cannot be
+    seen, `calls` what its top-level statements call, `acts` how many of them act on loading.
+    """
+
+    language: str
+    lines: int
+    imports: tuple[Import, ...] = ()
+    definitions: tuple[Definition, ...] = ()
+    bound: tuple[str, ...] = ()
+    exports: tuple[str, ...] | None = None
+    open: bool = False
+    acts: int = 0
+    calls: tuple[str, ...] = ()
+    problems: tuple[Problem, ...] = ()

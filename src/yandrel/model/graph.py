@@ -1,0 +1,45 @@
+"""What units lead to: symbols, and the edges between them."""
+
+from enum import IntEnum
+
+from msgspec import Struct
+
+
+class State(IntEnum):
+    """Where a reference leads."""
+
+    FOUND = 0
+    OUTSIDE = 1
+    MISSING = 2
+    UNCERTAIN = 3
+
+
+class Symbol(Struct, frozen=True, array_like=True):
+    """A unit (`name` empty), a name bound in a unit, or a bare namespace (`unit` empty)."""
+
+    unit: str
+    name: str = ""
+
+
+class Edge(Struct, frozen=True, array_like=True):
+    """One reference from a unit, resolved.
+
+    `named_*` is what the reference names, `unit` and `name` what that finally leads to, `through`
+    the units that pass it on. For an outside package `name` is the package.
+    """
+
+    line: int
+    spelled: str
+    state: int
+    named_unit: str
+    named: str
+    unit: str
+    name: str
+    when: int
+    guarded: bool
+    through: tuple[str, ...] = ()
+    hint: str = ""
+
+    @property
+    def target(self) -> Symbol:
+        return Symbol(self.unit, self.name)

@@ -1,0 +1,49 @@
+"""How an application's folders map to namespaces, and what a view of its code is made from."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from msgspec import Struct
+
+from yandrel.model.facts import Facts
+
+
+class SourceRoot(Struct, frozen=True, array_like=True):
+    """A folder ("" is the application's own root, others end in a slash) that namespaces start at.
+
+    A `local` root counts only for the units below it.
+    """
+
+    path: str
+    namespace: str = ""
+    local: bool = False
+
+
+class Project(Struct, frozen=True, array_like=True):
+    """What the project files of one language say."""
+
+    roots: tuple[SourceRoot, ...] = (SourceRoot(""),)
+
+
+@dataclass(frozen=True)
+class Units:
+    """All that a language may look at: the units' facts, the other files, what is left out."""
+
+    facts: Mapping[str, Facts]
+    files: frozenset[str] = frozenset()
+    ignored: frozenset[str] = frozenset()
+    folders: frozenset[str] = field(default=frozenset())
+
+
+def folders_of(paths: Mapping[str, object] | frozenset[str]) -> frozenset[str]:
+    """Return every folder that the paths lie in, each with a slash at its end."""
+    found: set[str] = set()
+    for path in paths:
+        at = path.rfind("/")
+        while at >= 0:
+            folder = path[: at + 1]
+            if folder in found:
+                break
+            found.add(folder)
+            at = path.rfind("/", 0, at)
+    return frozenset(found)

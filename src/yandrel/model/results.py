@@ -1,0 +1,172 @@
+"""What the use cases answer: plain values that renderers turn into text, JSON or pictures."""
+
+from msgspec import Struct
+
+from yandrel.model.changes import Note
+
+FORMAT_VERSION = 1
+
+
+class RoleCount(Struct, frozen=True):
+    """One row of a survey's roles."""
+
+    role: str
+    units: int
+    definitions: int
+    lines: int
+    folders: int
+
+
+class DomainRow(Struct, frozen=True):
+    """One domain: how many units of each role, how far spread, what is done with it."""
+
+    domain: str
+    units: int
+    spread: int
+    roles: dict[str, int]
+    actions: list[str]
+
+
+class UnitRow(Struct, frozen=True):
+    """One unit, with the reasons for its role."""
+
+    unit: str
+    role: str
+    domain: str
+    definitions: int
+    lines: int
+    why: list[str]
+
+
+class Place(Struct, frozen=True):
+    """A place in a file and what is to be said of it."""
+
+    unit: str
+    line: int
+    text: str
+
+
+class Crowd(Struct, frozen=True):
+    """A crowded folder or unit."""
+
+    place: str
+    count: int
+    what: str
+
+
+class SurveyReport(Struct, frozen=True):
+    """What is here, and how it is arranged."""
+
+    version: int
+    name: str
+    languages: dict[str, int]
+    units: int
+    definitions: int
+    lines: int
+    imports: int
+    routes: int
+    arrangement: str
+    because: list[str]
+    roles: list[RoleCount]
+    domains: list[DomainRow]
+    without_role: int
+    without_domain: int
+    mean_spread: float
+    crowded: list[Crowd]
+    top_level: list[str]
+    newcomer: str
+    unguarded: list[str]
+    problems: list[Place]
+    advice: list[str]
+    has_layout: bool
+    units_listed: list[UnitRow] = []
+
+
+class Finding(Struct, frozen=True):
+    """One place where the code and the layout disagree.
+
+    `key` is stable when lines shift; `group` is equal for findings of one cause.
+    """
+
+    rule: str
+    unit: str
+    line: int
+    target: str
+    message: str
+    code: str
+    law: str
+    mend: str
+    key: str
+    group: str
+
+
+class CheckReport(Struct, frozen=True):
+    """What does not fit."""
+
+    version: int
+    units: int
+    imports: int
+    rules: list[str]
+    findings: list[Finding]
+    accepted: int
+    paid_off: list[str]
+    excepted: int
+    off: list[str]
+    problems: list[Place]
+    has_layout: bool
+    written: str = ""
+
+
+class ChangedFile(Struct, frozen=True):
+    """One file of a change; `old` is empty for a new file, `new` for one that is gone."""
+
+    old: str
+    new: str
+    edits: int
+
+
+class MoveReport(Struct, frozen=True):
+    """What a change did, or would do."""
+
+    version: int
+    done: bool
+    number: int
+    title: str
+    files: list[ChangedFile]
+    carried: list[str]
+    notes: list[Note]
+    findings_added: list[Finding]
+    findings_ended: list[Finding]
+    diff: str = ""
+    steps: int = 1
+    command_output: str = ""
+
+
+class AdoptReport(Struct, frozen=True):
+    """The yandrel.toml that describes an application as it is."""
+
+    version: int
+    text: str
+    written: str
+    findings: int
+    accepted: int
+
+
+class HistoryRow(Struct, frozen=True):
+    """One change that can be undone."""
+
+    number: int
+    time: str
+    title: str
+    files: int
+    step: str = ""
+
+
+class UndoReport(Struct, frozen=True):
+    """What was taken back, or what could be."""
+
+    version: int
+    undone: list[HistoryRow]
+    restored: list[str]
+    history: list[HistoryRow]
+    finished: int = 0

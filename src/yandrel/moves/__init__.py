@@ -1,0 +1,1 @@
+"""Changing an application: map, edits, proof, journal, apply, undo."""

@@ -1,0 +1,44 @@
+"""Move lists: moves in steps, written down to be read and edited before they are carried out."""
+
+import tomllib
+from dataclasses import dataclass
+from pathlib import Path
+
+from yandrel.errors import CallError, ConfigError
+
+
+@dataclass(frozen=True)
+class Step:
+    """Moves that are one change: sources name the state before it, targets the state after it."""
+
+    title: str
+    pairs: tuple[tuple[str, str | None], ...]
+
+
+def read_move_list(root: Path, here: str, name: str) -> list[Step]:
+    """Read a move list; raises CallError where it is not there, ConfigError where it is wrong."""
+    path = next((p for p in (root / here / name, Path(name), root / name) if p.is_file()), None)
+    if path is None:
+        raise CallError("no such move list", where=name)
+    try:
+        table = tomllib.loads(path.read_text(encoding="utf-8"))
+    except (tomllib.TOMLDecodeError, UnicodeDecodeError) as error:
+        raise ConfigError(str(error), where=name, todo="mend the TOML") from error
+    if set(table) - {"step"} or not isinstance(table.get("step"), list) or not table["step"]:
+        raise ConfigError("has no [[step]]", where=name, todo='write [[step]] and moves = ["a -> b"]')
+    return [_read_step(entry, number, name) for number, entry in enumerate(table["step"], start=1)]
+
+
+def _read_step(entry: object, number: int, name: str) -> Step:
+    if not isinstance(entry, dict) or set(entry) - {"title", "moves"}:
+        raise ConfigError(f"step {number} has an unknown key", where=name, todo="known are title and moves")
+    moves = entry.get("moves", [])
+    if not isinstance(moves, list) or not moves:
+        raise ConfigError(f"step {number} moves nothing", where=name)
+    pairs: list[tuple[str, str | None]] = []
+    for line in moves:
+        source, arrow, target = str(line).partition("->")
+        if not source.strip() or (arrow and not target.strip()):
+            raise ConfigError(f"step {number}: {line!r} is no move", where=name, todo='write "a -> b"')
+        pairs.append((source.strip(), target.strip() if arrow else None))
+    return Step(str(entry.get("title", f"step {number}")), tuple(pairs))

@@ -1,0 +1,192 @@
+"""The plan of a change: every file's bytes before and after, computed before anything is written."""
+
+import hashlib
+import re
+import stat
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+
+from yandrel.errors import RefusedError
+from yandrel.files.text import Encoding, Source
+from yandrel.index.code import CodeIndex
+from yandrel.languages.registry import language_of, load_language
+from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
+
+FEW_WORDS = 12
+
+
+@dataclass(frozen=True, slots=True)
+class FileChange:
+    """One file: gone where `new` is empty, new where `old` is. Contents are raw bytes."""
+
+    old: str
+    new: str
+    before: bytes | None
+    after: bytes | None
+    mode: int = 0o644
+    edited: bool = False
+    edits: int = 0
+
+
+@dataclass
+class ChangePlan:
+    """All that one change does."""
+
+    title: str
+    files: list[FileChange]
+    relocation: Relocation
+    rewrite: Rewrite = field(default_factory=Rewrite)
+    notes: list[Note] = field(default_factory=list)
+    sources: dict[str, bytes] = field(default_factory=dict)
+
+    def new_sources(self) -> dict[str, bytes]:
+        """Return the raw bytes of every file that is changed, moved or new, by its new path."""
+        return {c.new: c.after for c in self.files if c.new and c.after is not None}
+
+
+def digest(data: bytes) -> str:
+    return hashlib.blake2b(data, digest_size=16).hexdigest()
+
+
+def plan_relocation(index: CodeIndex, relocation: Relocation, title: str) -> ChangePlan:
+    """Return the plan that carries out a relocation; raises RefusedError with every reason."""
+    total = Rewrite()
+    decoded: dict[str, Source] = {}
+    definitions = dict(relocation.definitions)
+    for name, view in index.views.items():
+        language = load_language(name)
+        part = _part_for(relocation, name)
+        words = language.moved_words(part)
+        if not words and not part.units:
+            continue
+        sources = read_candidates(index, name, words, part, decoded)
+        rewritten, settled = language.rewrite(view, part, sources)
+        _merge(total, rewritten)
+        definitions.update(settled.definitions)
+    relocation = Relocation(relocation.units, definitions, relocation.folders)
+    if total.refusals:
+        raise_refusals(total)
+    files = build_files(index, relocation, total, decoded)
+    return ChangePlan(
+        title, files, relocation, total, list(total.notes), {p: s.data for p, s in decoded.items()}
+    )
+
+
+def raise_refusals(rewrite: Rewrite) -> None:
+    lines = tuple(dict.fromkeys(refusal.one_line() for refusal in rewrite.refusals))
+    first = rewrite.refusals[0]
+    where = f"{first.unit}:{first.line}" if first.line else first.unit
+    raise RefusedError(first.why, where=where, todo=first.todo, reasons=lines)
+
+
+def _part_for(relocation: Relocation, language: str) -> Relocation:
+    units = {
+        old: new
+        for old, new in relocation.units.items()
+        if language_of(old) == language or language_of(new) == language
+    }
+    definitions = {
+        old: new for old, new in relocation.definitions.items() if language_of(old.unit) == language
+    }
+    return Relocation(units, definitions, relocation.folders)
+
+
+def _merge(total: Rewrite, part: Rewrite) -> None:
+    total.edits.update(part.edits)
+    total.created.update(part.created)
+    total.emptied |= part.emptied
+    total.notes += part.notes
+    total.refusals += part.refusals
+    total.carried.update(part.carried)
+
+
+def read_candidates(
+    index: CodeIndex,
+    language: str,
+    words: set[str],
+    relocation: Relocation,
+    decoded: dict[str, Source],
+) -> dict[str, bytes]:
+    """Read the units that move and those whose bytes hold one of the words."""
+    encoded = [word.encode() for word in words if word]
+    pattern = re.compile(rb"\b(?:" + b"|".join(map(re.escape, encoded)) + rb")\b") if encoded else None
+    few = encoded if len(encoded) <= FEW_WORDS else []
+    own = {*relocation.units, *(symbol.unit for symbol in relocation.definitions)}
+    own |= {symbol.unit for symbol in relocation.definitions.values()}
+    sources: dict[str, bytes] = {}
+    for path in index.facts:
+        if language_of(path) != language:
+            continue
+        raw = index.read_raw(path)
+        if path not in own:
+            if few and not any(word in raw for word in few):
+                continue
+            if pattern is None or not pattern.search(raw):
+                continue
+        source = index.read_source(path)
+        if source.problem:
+            if path in own and path not in relocation.units:
+                raise RefusedError(source.problem, where=path, todo="mend it first")
+            continue
+        decoded[path] = source
+        sources[path] = source.data
+    return sources
+
+
+def build_files(
+    index: CodeIndex, relocation: Relocation, rewrite: Rewrite, decoded: Mapping[str, Source]
+) -> list[FileChange]:
+    """Return every file's change, sorted by path."""
+    changes: list[FileChange] = []
+    touched = {*relocation.units, *rewrite.edits, *rewrite.emptied}
+    for old in sorted(touched):
+        place = index.root / old
+        before = place.read_bytes()
+        new = relocation.unit(old)
+        after = before
+        edits = rewrite.edits.get(old, [])
+        if old in rewrite.emptied:
+            new = ""
+        elif edits:
+            after = _edited(decoded[old], edits, old)
+        if new == old and after == before:
+            continue
+        mode = stat.S_IMODE(place.stat().st_mode)
+        changes.append(
+            FileChange(old, new, before, after if new else None, mode, after != before, len(edits))
+        )
+    for new, text in sorted(rewrite.created.items()):
+        if (index.root / new).exists() and new not in relocation.units:
+            raise RefusedError("is there already", where=new)
+        changes.append(FileChange("", new, None, text, 0o644, True, 1))
+    return changes
+
+
+def _edited(source: Source, edits: list[Edit], path: str) -> bytes:
+    try:
+        text = apply_edits(source.data, edits)
+    except ValueError as error:
+        raise RefusedError(f"cannot be rewritten ({error})", where=path) from error
+    encoding: Encoding = source.encoding
+    try:
+        return encoding.restore(text)
+    except UnicodeEncodeError as error:
+        raise RefusedError(f"its encoding {encoding.name} cannot hold the new text", where=path) from error
+
+
+def files_as_changes(
+    index: CodeIndex, contents: Mapping[str, bytes], gone: Iterable[str] = ()
+) -> list[FileChange]:
+    """Return the changes that write whole files, for what is not a relocation."""
+    changes = []
+    for path, after in sorted(contents.items()):
+        place = index.root / path
+        before = place.read_bytes() if place.exists() else None
+        mode = stat.S_IMODE(place.stat().st_mode) if before is not None else 0o644
+        if before != after:
+            old = path if before is not None else ""
+            changes.append(FileChange(old, path, before, after, mode, True, 1))
+    for path in sorted(gone):
+        before = (index.root / path).read_bytes()
+        changes.append(FileChange(path, "", before, None))
+    return changes

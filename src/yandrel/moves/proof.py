@@ -1,0 +1,297 @@
+"""The proof: on the new texts, every old edge leads to the new place of what it led to before."""
+
+from collections import Counter
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import dataclass
+
+from yandrel.files.text import decode_source
+from yandrel.index.code import CodeIndex, facts_of_bytes, index_of_texts
+from yandrel.languages.protocol import Language, View
+from yandrel.languages.registry import language_of, load_language
+from yandrel.model.changes import Refusal, Relocation
+from yandrel.model.facts import Facts
+from yandrel.model.graph import Edge, State, Symbol
+from yandrel.model.project import Project, Units, folders_of
+from yandrel.moves.plan import ChangePlan
+
+
+class OverlaidFacts(Mapping[str, Facts]):
+    """The facts after a change: old ones under new paths, new ones for what was edited."""
+
+    def __init__(
+        self, base: Mapping[str, Facts], moved: Mapping[str, str], fresh: Mapping[str, Facts]
+    ) -> None:
+        self._base = base
+        self._fresh = fresh
+        self._old: dict[str, str] = {}
+        for path in base:
+            new = moved.get(path, path)
+            if new:
+                self._old[new] = path
+
+    def __getitem__(self, path: str) -> Facts:
+        found = self._fresh.get(path)
+        return found if found is not None else self._base[self._old[path]]
+
+    def __contains__(self, path: object) -> bool:
+        return path in self._fresh or path in self._old
+
+    def __iter__(self) -> Iterator[str]:
+        yield from self._old
+        yield from (path for path in self._fresh if path not in self._old)
+
+    def __len__(self) -> int:
+        return len(set(self._old) | set(self._fresh))
+
+
+@dataclass
+class Proof:
+    """The graph after a change, and what speaks against the change."""
+
+    views: dict[str, View]
+    facts: Mapping[str, Facts]
+    files: frozenset[str]
+    refusals: list[Refusal]
+
+
+def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
+    """Return the proof of a plan; its `refusals` are empty where the plan is right."""
+    moved = {change.old: change.new for change in plan.files if change.old}
+    fresh: dict[str, Facts] = {}
+    refusals: list[Refusal] = []
+    raws: dict[str, bytes] = {}
+    for change in plan.files:
+        name = language_of(change.new) if change.new else None
+        if name is None or change.after is None:
+            continue
+        if change.edited or language_of(change.old) != name or change.new not in moved.values():
+            fresh[change.new] = facts_of_bytes(change.after, name)
+            raws[change.new] = change.after
+            refusals += _reads_worse(index, change.old, change.new, fresh[change.new])
+    overlaid = OverlaidFacts(index.facts, moved, fresh)
+    files = frozenset(moved.get(path, path) for path in index.tree.files)
+    files = frozenset(path for path in files | set(fresh) if path)
+    proof = Proof({}, overlaid, files, refusals)
+    manifests = {change.new: change.after for change in plan.files if change.after is not None}
+    for name, view in index.views.items():
+        language = load_language(name)
+        project = _project_after(index, name, overlaid, files, manifests)
+        after = index_of_texts(index, overlaid, files, project, name)
+        proof.views[name] = after
+        check = _Check(index, view, after, plan.relocation, overlaid, moved, set(fresh))
+        check.run()
+        if not check.refusals:
+            check.loading()
+        refusals += check.refusals
+        for new, raw in raws.items():
+            if language_of(new) == name:
+                old = next((c.old for c in plan.files if c.new == new), "")
+                refusals += _loose_ends(language, view, after, plan, old, new, raw)
+    return proof
+
+
+def _project_after(
+    index: CodeIndex,
+    name: str,
+    facts: Mapping[str, Facts],
+    files: frozenset[str],
+    changed: Mapping[str, bytes],
+) -> Project:
+    language = load_language(name)
+    old_of = {path: path for path in index.tree.files}
+    manifests = {}
+    for path in files:
+        if path.rpartition("/")[2] in language.manifests:
+            raw = changed.get(path)
+            if raw is None and path in old_of:
+                raw = index.read_raw(path)
+            if raw is not None:
+                manifests[path] = raw
+    units = Units(facts, files, frozenset(index.tree.ignored), folders_of(files))
+    return language.find_project(units, manifests, index.configured)
+
+
+def _reads_worse(index: CodeIndex, old: str, new: str, facts: Facts) -> list[Refusal]:
+    before = len(index.facts[old].problems) if old in index.facts else 0
+    if len(facts.problems) > before:
+        problem = facts.problems[0]
+        return [Refusal(old or new, problem.line, f"{new} could not be read any more ({problem.text})")]
+    return []
+
+
+class _Check:
+    def __init__(
+        self,
+        index: CodeIndex,
+        before: View,
+        after: View,
+        relocation: Relocation,
+        facts: Mapping[str, Facts],
+        moved: Mapping[str, str],
+        fresh: set[str],
+    ) -> None:
+        self.index = index
+        self.before = before
+        self.after = after
+        self.relocation = relocation
+        self.facts = facts
+        self.moved = moved
+        self.fresh = fresh
+        self.refusals: list[Refusal] = []
+
+    def affected(self) -> Iterable[str]:
+        """Units whose edges may differ: touched ones, their importers, and those with loose imports."""
+        touched = set(self.moved)
+        touched |= {s.unit for s in self.relocation.definitions}
+        touched |= {s.unit for s in self.relocation.definitions.values()}
+        affected = {unit for unit in touched if unit in self.index.facts}
+        for unit in self.index.facts:
+            if unit in affected:
+                continue
+            for edge in self.before.edges_of(unit):
+                loose = edge.state != State.FOUND
+                if (
+                    edge.named_unit in touched
+                    or edge.unit in touched
+                    or (loose and self._may_be_found_now(edge))
+                    or any(through in touched for through in edge.through)
+                    or edge.named_unit.endswith("/")
+                ):
+                    affected.add(unit)
+                    break
+        return affected
+
+    def _may_be_found_now(self, edge: Edge) -> bool:
+        first = edge.spelled.lstrip(".").partition(".")[0]
+        return edge.state == State.MISSING or first in self._new_tops()
+
+    def _new_tops(self) -> set[str]:
+        if not hasattr(self, "_tops"):
+            self._tops = {
+                part.removesuffix(".py")
+                for new in (*self.moved.values(), *self.fresh)
+                for part in new.split("/")
+            }
+        return self._tops
+
+    def run(self) -> None:
+        homes: dict[str, set[str]] = {}
+        for symbol, target in self.relocation.definitions.items():
+            homes.setdefault(symbol.unit, set()).add(target.unit)
+        for unit in sorted(self.affected()):
+            if unit not in self.index.facts:
+                continue
+            new = self.relocation.unit(unit)
+            if self.moved.get(unit, unit) == "":
+                new = ""
+            if new and new not in self.facts:
+                continue
+            if new not in self.fresh and unit not in homes:
+                self.compare_in_order(unit, new)
+            else:
+                places = {new, *homes.get(unit, ())} - {""}
+                self.compare_as_sets(unit, places)
+
+    def compare_in_order(self, unit: str, new: str) -> None:
+        for old_edge, new_edge in zip(self.before.edges_of(unit), self.after.edges_of(new)):
+            if old_edge.state == State.FOUND:
+                if not self.same(old_edge, new_edge):
+                    self.lost(unit, old_edge)
+            elif new_edge.state == State.FOUND and old_edge.state != State.UNCERTAIN:
+                self.refusals.append(
+                    Refusal(unit, old_edge.line, f"{old_edge.spelled} would lead to {new_edge.unit} now")
+                )
+            elif new_edge.state == State.MISSING and old_edge.state != State.MISSING:
+                self.lost(unit, old_edge)
+
+    def same(self, old: Edge, new: Edge) -> bool:
+        wanted = self.relocation.place(old.target)
+        return new.state == State.FOUND and new.target == wanted
+
+    def lost(self, unit: str, edge: Edge) -> None:
+        self.refusals.append(
+            Refusal(unit, edge.line, f"{edge.spelled} would not lead to the same thing any more")
+        )
+
+    def compare_as_sets(self, unit: str, places: set[str]) -> None:
+        found: set[Symbol] = set()
+        missing: Counter[str] = Counter()
+        for place in places:
+            for edge in self.after.edges_of(place):
+                if edge.state == State.FOUND:
+                    found.add(edge.target)
+                elif edge.state == State.MISSING:
+                    missing[edge.spelled.rpartition(".")[2]] += 1
+        arrived = set(self.relocation.definitions.values())
+        dropped = unit in {s.unit for s in self.relocation.definitions}
+        for edge in self.before.edges_of(unit):
+            if edge.state == State.FOUND:
+                wanted = self.relocation.place(edge.target)
+                here = wanted.unit in places and (wanted in arrived or wanted.name == "")
+                if wanted not in found and not here and not dropped:
+                    if not (edge.name == "" and self._holds_only_moved(edge, found)):
+                        self.lost(unit, edge)
+            elif edge.state == State.MISSING:
+                missing[edge.spelled.rpartition(".")[2]] -= 1
+        for spelled, count in missing.items():
+            if count > 0:
+                self.refusals.append(Refusal(unit, 0, f"{spelled} would lead nowhere"))
+
+    def _holds_only_moved(self, edge: Edge, found: set[Symbol]) -> bool:
+        """An import of a module may give way to imports of what left that module."""
+        return any(
+            old.unit == edge.unit and (new in found or any(f.unit == new.unit for f in found))
+            for old, new in self.relocation.definitions.items()
+        )
+
+    def loading(self) -> None:
+        """No module that loads alone today may fail in a cycle of imports tomorrow."""
+        before = [frozenset(group) for group in self.before.load_cycles()]
+        by_member = {unit: group for group in before for unit in group}
+        touched = {self.moved.get(unit, unit) for unit in self.moved} | self.fresh
+        for group in self.after.load_cycles():
+            if touched.isdisjoint(group):
+                continue
+            inside = frozenset(group)
+            faults = self.after.loading_faults(inside)
+            for unit, fault in sorted(faults.items()):
+                old = self._old_of(unit)
+                known = by_member.get(old, frozenset({old}))
+                if old in self.index.facts and self.before.loading_faults_of(old, known):
+                    continue
+                self.refusals.append(Refusal(old, 0, f"an import cycle would bite: {fault}"))
+                return
+
+    def _old_of(self, unit: str) -> str:
+        for old, new in self.moved.items():
+            if new == unit:
+                return old
+        return unit
+
+
+def _loose_ends(
+    lang: Language,
+    before: View,
+    after: View,
+    plan: ChangePlan,
+    old: str,
+    new: str,
+    raw: bytes,
+) -> list[Refusal]:
+    source = decode_source(raw, lang.cookies)
+    if source.problem:
+        return []
+    now = Counter(lang.loose_ends(after, new, source.data))
+    if not now:
+        return []
+    units = {old} if old else set()
+    units |= {s.unit for s, t in plan.relocation.definitions.items() if t.unit == new}
+    then: Counter[str] = Counter()
+    for unit in units:
+        if unit in plan.sources:
+            then += Counter(lang.loose_ends(before, unit, plan.sources[unit]))
+    known = {name.rpartition(".")[2] for name in then}
+    for name, _count in now.items():
+        if name not in then and name.rpartition(".")[2] not in known:
+            return [Refusal(old or new, 0, f"{name} would lead nowhere in {new}")]
+    return []

@@ -1,0 +1,112 @@
+"""From what is asked for to the whole map, old to new; what cannot be is refused here."""
+
+from collections.abc import Iterable
+
+from yandrel.errors import RefusedError
+from yandrel.files.walk import list_folder_files
+from yandrel.index.code import CodeIndex
+from yandrel.model.changes import Relocation
+from yandrel.model.graph import Symbol
+from yandrel.moves.things import Thing
+
+Pairs = list[tuple[Thing, Thing]]
+
+
+def map_relocation(index: CodeIndex, pairs: Pairs, held: Iterable[str] = ()) -> Relocation:
+    """Return where everything goes: a definition's own move outranks its unit's, a unit's its folder's.
+
+    `held` are paths that must not be moved. Raises RefusedError for collisions.
+    """
+    folders = {s.path: t.path for s, t in pairs if s.is_folder}
+    units: dict[str, str] = {}
+    for source in sorted(folders, key=len):
+        target = folders[source]
+        if target.startswith(source) and target != source:
+            raise RefusedError("is inside of what is to be moved", where=target)
+        if target == source:
+            raise RefusedError("is there already", where=source)
+        present = index.root / target
+        if present.exists() and not _vacated(target, folders) and not _same_place(index, source, target):
+            raise RefusedError("is there already", where=target, todo=f"to move into it, write {target}")
+        for path in list_folder_files(index.root, source):
+            units[path] = target + path[len(source) :]
+    for source_thing, target_thing in pairs:
+        if source_thing.is_folder or source_thing.name:
+            continue
+        if source_thing.path == target_thing.path:
+            raise RefusedError("is there already", where=source_thing.path)
+        units[source_thing.path] = target_thing.path
+        _add_companions(index, source_thing.path, target_thing.path, units)
+    definitions = _map_definitions(pairs, units, folders)
+    _check(index, units, held)
+    return Relocation(units, definitions, folders)
+
+
+def _add_companions(index: CodeIndex, source: str, target: str, units: dict[str, str]) -> None:
+    if source not in index.facts:
+        return
+    ends = {name[len(source) :] for name in index.language(source).companions(source)}
+    for end in ends:
+        if (index.root / (source + end)).is_file():
+            units.setdefault(source + end, target + end)
+
+
+def _map_definitions(pairs: Pairs, units: dict[str, str], folders: dict[str, str]) -> dict[Symbol, Symbol]:
+    definitions: dict[Symbol, Symbol] = {}
+    for source, target in pairs:
+        if not source.name:
+            continue
+        if source == target:
+            raise RefusedError("is there already", where=str(source))
+        unit = units.get(source.path, source.path) if target.path == source.path else target.path
+        definitions[Symbol(source.path, source.name)] = Symbol(unit, target.name)
+    del folders
+    return definitions
+
+
+def _vacated(target: str, folders: dict[str, str]) -> bool:
+    return any(target.startswith(source) for source in folders)
+
+
+def _same_place(index: CodeIndex, source: str, target: str) -> bool:
+    """A rename that only changes case names the same folder on some file systems."""
+    first, second = index.root / source, index.root / target
+    return source.lower() == target.lower() and first.exists() and first.samefile(second)
+
+
+def _check(index: CodeIndex, units: dict[str, str], held: Iterable[str]) -> None:
+    held = frozenset(held)
+    taken: dict[str, str] = {}
+    folded = {path.lower(): path for path in index.tree.files if path not in units}
+    for source, target in units.items():
+        if source in held:
+            raise RefusedError("is fixed by yandrel.toml", where=source, todo="see [app] fixed")
+        if target in taken:
+            raise RefusedError(f"would hold both {taken[target]} and {source}", where=target)
+        taken[target] = source
+        present = folded.get(target.lower())
+        if present is not None and present.lower() != source.lower():
+            todo = "" if present == target else "the two differ in case alone"
+            raise RefusedError("is there already", where=present, todo=todo)
+        place = index.root / target
+        if place.exists() and target not in units and not _is_case_rename(index, source, target):
+            raise RefusedError("is there already", where=target)
+        for folder in place.parents:
+            if folder == index.root:
+                break
+            if folder.is_symlink():
+                raise RefusedError("lies behind a link", where=target)
+            if folder.exists() and not folder.is_dir():
+                relative = folder.relative_to(index.root).as_posix()
+                if relative not in units:
+                    raise RefusedError("is a file, not a folder", where=relative)
+    lowered: dict[str, str] = {}
+    for target in taken:
+        other = lowered.setdefault(target.lower(), target)
+        if other != target:
+            raise RefusedError(f"differs from {other} in case alone", where=target)
+
+
+def _is_case_rename(index: CodeIndex, source: str, target: str) -> bool:
+    first, second = index.root / source, index.root / target
+    return source.lower() == target.lower() and first.exists() and first.samefile(second)

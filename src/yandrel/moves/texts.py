@@ -1,0 +1,110 @@
+"""Configuration that names what moves: entry points, settings, paths; prose is only listed."""
+
+import stat
+
+from yandrel.index.code import CodeIndex
+from yandrel.languages.registry import language_of
+from yandrel.layout.config import Layout
+from yandrel.model.changes import Edit, Note, apply_edits
+from yandrel.moves.plan import ChangePlan, FileChange
+from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
+
+OWN_FILES = ("yandrel.toml", "yandrel.accepted.toml")
+
+
+def plan_texts(index: CodeIndex, plan: ChangePlan, layout: Layout) -> None:
+    """Add to a plan what it changes in configuration, and notes for what it does not."""
+    names = renamed_names(index, plan)
+    paths = {old: new for old, new in plan.relocation.units.items() if "/" in old}
+    folders = dict(plan.relocation.folders)
+    if not names and not paths and not folders:
+        return
+    heads = {name.partition(".")[0].encode() for name in names}
+    heads |= {path.partition("/")[0].encode() for path in (*paths, *folders)}
+    for path in index.tree.files:
+        config = is_config(path)
+        if not (config or is_prose(path)) or language_of(path) is not None:
+            continue
+        place = index.root / path
+        if path.endswith("package-lock.json") or place.stat().st_size > LARGEST:
+            continue
+        data = place.read_bytes()
+        if not any(head in data for head in heads):
+            continue
+        edits: list[Edit] = []
+        for start, end, word in find_words(data):
+            new = _renamed(word, names, paths, folders)
+            if new is None:
+                continue
+            if config and path not in OWN_FILES and not layout.is_generated(path):
+                edits.append(Edit(start, end, new.encode()))
+            else:
+                line = data.count(b"\n", 0, start) + 1
+                why = f"names what moves; it would be {new} now"
+                plan.notes.append(Note(path, line, word, why))
+        if edits:
+            _add(index, plan, path, data, edits)
+
+
+def renamed_names(index: CodeIndex, plan: ChangePlan) -> dict[str, str]:
+    """Return the qualified names of everything that moves, old to new."""
+    names: dict[str, str] = {}
+    for old, new in plan.relocation.units.items():
+        if old in index.facts:
+            before, after = index.namespace_of(old), _namespace_after(index, plan, new)
+            if before and after and "." in before and before != after:
+                names[before] = after
+    for symbol, target in plan.relocation.definitions.items():
+        before = index.namespace_of(symbol.unit)
+        after = _namespace_after(index, plan, target.unit)
+        if before and after:
+            names[f"{before}.{symbol.name}"] = f"{after}.{target.name}"
+    return names
+
+
+def _namespace_after(index: CodeIndex, plan: ChangePlan, unit: str) -> str:
+    name = language_of(unit)
+    if name is None or name not in index.views:
+        return ""
+    return index.views[name].namespace_of(unit)
+
+
+def _renamed(word: str, names: dict[str, str], paths: dict[str, str], folders: dict[str, str]) -> str | None:
+    dotted = word.replace(":", ".")
+    if dotted in names:
+        new = names[dotted]
+        if ":" not in word:
+            return new
+        tail = word.partition(":")[2].count(".") + 1
+        parts = new.split(".")
+        return ".".join(parts[:-tail]) + ":" + ".".join(parts[-tail:])
+    if ":" in word or "." in word:
+        module, separator, rest = word.partition(":")
+        if separator and module in names:
+            return names[module] + ":" + rest
+        if not separator and "/" not in word:
+            head, _, last = word.rpartition(".")
+            if head in names and last.isidentifier():
+                return f"{names[head]}.{last}"
+    if word in paths:
+        return paths[word]
+    if word + "/" in folders and "/" in word:
+        return folders[word + "/"].rstrip("/")
+    if word.endswith("/") and word in folders and word.count("/") > 1:
+        return folders[word]
+    return None
+
+
+def _add(index: CodeIndex, plan: ChangePlan, path: str, data: bytes, edits: list[Edit]) -> None:
+    after = apply_edits(data, edits)
+    for position, change in enumerate(plan.files):
+        if change.old == path:
+            plan.files[position] = FileChange(
+                path, change.new, change.before, after, change.mode, True, len(edits)
+            )
+            return
+    mode = stat.S_IMODE((index.root / path).stat().st_mode)
+    plan.files.append(FileChange(path, path, data, after, mode, True, len(edits)))
+
+
+__all__ = ["plan_texts", "renamed_names"]

@@ -1,0 +1,189 @@
+"""What a user names: a file, a folder, a definition, by path or as the language writes it."""
+
+import difflib
+from dataclasses import dataclass
+
+from yandrel.errors import CallError, RefusedError
+from yandrel.index.code import CodeIndex
+from yandrel.languages.registry import BY_SUFFIX, language_of
+
+
+@dataclass(frozen=True, slots=True)
+class Thing:
+    """A file (`path`), a folder (`path` ends in a slash), or a definition in a file (`name`)."""
+
+    path: str
+    name: str = ""
+
+    @property
+    def is_folder(self) -> bool:
+        return self.path.endswith("/")
+
+    def __str__(self) -> str:
+        return f"{self.path}:{self.name}" if self.name else self.path
+
+
+def clean_path(text: str, here: str) -> str:
+    """Return a path from the root; raises RefusedError where it leads outside."""
+    if text.startswith("/") or (len(text) > 1 and text[1] == ":" and text[0].isalpha()):
+        raise RefusedError("is outside of the application", where=text, todo="name a place inside it")
+    parts = [part for part in here.split("/") if part]
+    for part in text.replace("\\", "/").split("/"):
+        if part == "..":
+            if not parts:
+                raise RefusedError("is outside of the application", where=text, todo="name a place inside it")
+            parts.pop()
+        elif part not in ("", "."):
+            parts.append(part)
+    return "/".join(parts)
+
+
+def find_thing(index: CodeIndex, text: str, here: str = "") -> Thing:
+    """Return what a source names; raises CallError, with the nearest name, where nothing is."""
+    path_text, colon, name = text.partition(":")
+    for base in dict.fromkeys((here, "")):
+        try:
+            path = clean_path(path_text, base)
+        except RefusedError:
+            if not base:
+                raise
+            continue
+        place = index.root / path
+        if path in index.facts or (place.is_file() and not place.is_symlink()):
+            if not colon:
+                return Thing(path)
+            return _definition(index, path, name)
+        if place.is_dir() and not colon:
+            if not path:
+                raise CallError("is the application itself", where=text, todo="name a part of it")
+            if place.is_symlink():
+                raise RefusedError("is a link", where=text, todo="move what it points to")
+            return Thing(path + "/")
+    for view in index.views.values():
+        symbol = view.find_qualified(text.replace(":", "."))
+        if symbol is None or not symbol.unit:
+            continue
+        if symbol.name:
+            return _definition(index, symbol.unit, symbol.name)
+        if symbol.unit in index.facts and index.language(symbol.unit).is_package_marker(symbol.unit):
+            return Thing(symbol.unit[: symbol.unit.rfind("/") + 1])
+        return Thing(symbol.unit)
+    near = nearest(text, [*index.facts, *(index.namespace_of(u) for u in index.facts)])
+    raise CallError("no such file, folder or definition", where=text, todo=near)
+
+
+def nearest(text: str, choices: list[str]) -> str:
+    """Return "did you mean …?", or advice where nothing is near."""
+    found = difflib.get_close_matches(text, [c for c in choices if c], n=1, cutoff=0.6)
+    return f"did you mean {found[0]}?" if found else "see `yandrel survey --units` for what is here"
+
+
+def _definition(index: CodeIndex, unit: str, name: str) -> Thing:
+    facts = index.facts.get(unit)
+    if facts is None:
+        raise CallError("is no source file that Yandrel reads", where=unit)
+    names = [definition.name for definition in facts.definitions]
+    if name not in names:
+        near = nearest(name, names)
+        raise CallError(f"has no top-level {name}", where=unit, todo=near)
+    return Thing(unit, name)
+
+
+def find_target(index: CodeIndex, source: Thing, text: str, here: str = "") -> Thing:
+    """Return where a source is to go; raises CallError or RefusedError where it cannot."""
+    target = _spelled_target(index, source, text, here)
+    if target.path.startswith((".git/", ".yandrel/")) or target.path in (".git", ".yandrel"):
+        raise RefusedError("is not for source code", where=text)
+    return target
+
+
+def _spelled_target(index: CodeIndex, source: Thing, text: str, here: str) -> Thing:
+    if source.name and text.startswith(":"):
+        return Thing(source.path, _identifier(text[1:]))
+    if "/" not in text and _is_qualified(index, text):
+        return _qualified_target(index, source, text)
+    path_text, _, name = text.partition(":")
+    if name and not source.name:
+        raise CallError(f"{source} is no definition, so it cannot become one", where=text)
+    path = clean_path(path_text, _base(index, path_text, here))
+    into = path_text.endswith(("/", "\\")) or path_text in (".", "..")
+    if source.name:
+        return _definition_target(index, source, path, into, name)
+    own_name = source.path.rstrip("/").rpartition("/")[2]
+    if into:
+        joined = f"{path}/{own_name}" if path else own_name
+        return Thing(joined + "/" if source.is_folder else joined)
+    if not path:
+        raise CallError("names no place", where=text)
+    if source.is_folder:
+        return Thing(path + "/")
+    suffix = source.path[source.path.rfind(".") :] if "." in own_name else ""
+    if suffix in BY_SUFFIX and not path.endswith(suffix):
+        if (index.root / path).is_dir():
+            raise RefusedError("is a folder", where=text, todo=f"write {text}/ to move into it")
+        raise CallError(f"has not the ending {suffix}", where=text, todo=f"write {path}{suffix}, or {path}/")
+    return Thing(path)
+
+
+def _base(index: CodeIndex, text: str, here: str) -> str:
+    """A target is relative to where the user stands if its first folder is there, else to the root."""
+    if not here or text.startswith((".", "/")):
+        return here
+    first = text.replace("\\", "/").split("/")[0]
+    inside = (index.root / here / first).exists()
+    return here if inside or not (index.root / first).exists() else ""
+
+
+def _definition_target(index: CodeIndex, source: Thing, path: str, into: bool, name: str) -> Thing:
+    name = _identifier(name) if name else source.name
+    if into or (index.root / path).is_dir():
+        from yandrel.model.words import snake
+
+        suffix = source.path[source.path.rfind(".") :]
+        unit = f"{path}/{snake(name)}{suffix}" if path else f"{snake(name)}{suffix}"
+        return Thing(unit, name)
+    if language_of(path) != language_of(source.path):
+        raise CallError(
+            "is no file of the same language", where=path, todo="name a file, or a folder with a /"
+        )
+    return Thing(path, name)
+
+
+def _identifier(name: str) -> str:
+    if not name.isidentifier():
+        raise CallError("is no name that a definition can have", where=name or ":")
+    return name
+
+
+def _is_qualified(index: CodeIndex, text: str) -> bool:
+    if "." not in text or text.startswith(".") or text[text.rfind(".") :] in BY_SUFFIX:
+        return False
+    return any(
+        view.find_qualified(text.split(".", maxsplit=1)[0]) is not None for view in index.views.values()
+    )
+
+
+def _qualified_target(index: CodeIndex, source: Thing, text: str) -> Thing:
+    name = ""
+    if source.name:
+        text, _, name = text.rpartition(".")
+        name = _identifier(name)
+    view = index.views[language_of(source.path) or next(iter(index.views))]
+    known = view.find_qualified(text)
+    if known is not None and known.unit and not known.name:
+        path = known.unit
+        if source.name:
+            return Thing(path, name)
+    language = index.language(source.path) if not source.is_folder else None
+    first = view.find_qualified(text.split(".")[0])
+    root = ""
+    if first is not None and first.unit:
+        folder = first.unit[: first.unit.rfind("/") + 1] if "/" in first.unit else ""
+        marker = folder.rstrip("/").rpartition("/")
+        root = marker[0] + "/" if marker[0] else ""
+    stem = root + text.replace(".", "/")
+    if source.is_folder:
+        return Thing(stem + "/")
+    suffix = source.path[source.path.rfind(".") :]
+    del language
+    return Thing(stem + suffix, name)

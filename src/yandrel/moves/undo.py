@@ -1,0 +1,86 @@
+"""Taking changes back, to the byte."""
+
+from dataclasses import dataclass
+
+from yandrel.errors import CallError, RefusedError
+from yandrel.moves.apply import apply_changes, strange_files
+from yandrel.moves.journal import Journal, Record, current_digest
+from yandrel.moves.plan import FileChange
+
+
+@dataclass(frozen=True, slots=True)
+class Choices:
+    """What the user said of files that were edited since: keep them, or throw the edits away."""
+
+    keep: frozenset[str] = frozenset()
+    discard: frozenset[str] = frozenset()
+
+
+def undo_change(journal: Journal, record: Record, choices: Choices = Choices()) -> list[str]:
+    """Put everything back that a change changed; return the paths that are as before again.
+
+    Raises RefusedError, naming the files, where one has been edited since and nothing was said of it.
+    """
+    known = {path for entry in record.entries for path in (entry.old, entry.new) if path}
+    unknown = sorted((choices.keep | choices.discard) - known)
+    if unknown:
+        raise CallError(f"is no file of change {record.number}", where=unknown[0])
+    if not journal.is_done(record.number):
+        return _take_back_cut_off(journal, record, choices)
+    edited = [path for path in edited_since(journal, record) if path not in choices.keep]
+    edited = [path for path in edited if path not in choices.discard]
+    if edited:
+        raise RefusedError(
+            "edited since: " + ", ".join(edited),
+            todo="say --keep FILE to leave a file as it is, or --discard FILE to lose those edits",
+        )
+    files = _reversed_changes(journal, record, choices)
+    apply_changes(journal.root, files, f"undo of {record.title}", "undo", undoes=record.number)
+    return sorted(change.new for change in files if change.new)
+
+
+def edited_since(journal: Journal, record: Record) -> list[str]:
+    """Return the files that are not as the change left them."""
+    after: dict[str, str] = {}
+    for entry in record.entries:
+        if entry.old:
+            after.setdefault(entry.old, "")
+    for entry in record.entries:
+        if entry.new:
+            after[entry.new] = entry.after
+    return sorted(p for p, wanted in after.items() if current_digest(journal.root / p) != wanted)
+
+
+def _reversed_changes(journal: Journal, record: Record, choices: Choices) -> list[FileChange]:
+    root = journal.root
+    restored: dict[str, tuple[bytes, int]] = {}
+    for position, entry in enumerate(record.entries):
+        if entry.old and entry.old not in choices.keep and entry.new not in choices.keep:
+            restored[entry.old] = (journal.original(record.number, position), entry.mode)
+    gone = {
+        entry.new
+        for entry in record.entries
+        if entry.new and entry.new not in restored and entry.new not in choices.keep
+    }
+    changes: list[FileChange] = []
+    for path, (data, mode) in sorted(restored.items()):
+        place = root / path
+        before = place.read_bytes() if place.is_file() else None
+        changes.append(FileChange(path if before is not None else "", path, before, data, mode))
+    for path in sorted(gone):
+        place = root / path
+        if place.is_file():
+            changes.append(FileChange(path, "", place.read_bytes(), None))
+    return changes
+
+
+def _take_back_cut_off(journal: Journal, record: Record, choices: Choices) -> list[str]:
+    strange = [p for p in strange_files(journal, record) if p not in choices.keep | choices.discard]
+    if strange:
+        raise RefusedError(
+            "neither as before the change nor as after it: " + ", ".join(strange),
+            todo="say --keep FILE or --discard FILE of each",
+        )
+    files = _reversed_changes(journal, record, choices)
+    apply_changes(journal.root, files, f"undo of {record.title}", "undo", undoes=record.number)
+    return sorted(change.new for change in files if change.new)

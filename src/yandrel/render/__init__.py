@@ -1,0 +1,1 @@
+"""From results to text, JSON and pictures; renderers know only the model."""

@@ -1,0 +1,95 @@
+"""Findings, to be read: those of one cause together."""
+
+from collections.abc import Iterator
+
+from yandrel.model.results import CheckReport, Finding
+from yandrel.render.protocol import Style, clip, plural_of, wrap
+
+SHOWN_OF_A_GROUP = 3
+SHOWN_PAID_OFF = 5
+
+
+def render_check(report: CheckReport, style: Style, full: bool = False) -> str:
+    """Return the findings: the answer in one line, each rule's findings, what to do next."""
+    out = [_headline(report, style)]
+    for rule, findings in _by_rule(report.findings):
+        out += ["", style.strong(f"{rule}") + f"  {len(findings)}"]
+        for group in _by_group(findings):
+            out += render_group(group, style, full)
+    out += _tail(report, style)
+    return "\n".join(out) + "\n"
+
+
+def _headline(report: CheckReport, style: Style) -> str:
+    looked = f"{plural_of(report.units, 'unit')}, {plural_of(report.imports, 'import')}"
+    if not report.findings:
+        if report.has_layout:
+            return style.good("Clean") + f": {looked}, {plural_of(len(report.rules), 'rule')}."
+        return (
+            style.good("Clean") + f": {looked}; without a yandrel.toml only "
+            f"{' and '.join(r for r in report.rules if r != 'namespace-mismatch')} are looked for."
+        )
+    rules = {finding.rule for finding in report.findings}
+    found = plural_of(len(report.findings), "finding")
+    return style.bad(found) + f" of {plural_of(len(rules), 'rule')} in {looked}."
+
+
+def _by_rule(findings: list[Finding]) -> Iterator[tuple[str, list[Finding]]]:
+    rules: dict[str, list[Finding]] = {}
+    for finding in findings:
+        rules.setdefault(finding.rule, []).append(finding)
+    yield from rules.items()
+
+
+def _by_group(findings: list[Finding]) -> list[list[Finding]]:
+    groups: dict[str, list[Finding]] = {}
+    for finding in findings:
+        groups.setdefault(finding.group, []).append(finding)
+    return sorted(groups.values(), key=len, reverse=True)
+
+
+def render_group(findings: list[Finding], style: Style, full: bool = False) -> list[str]:
+    """Return the lines of findings of one cause."""
+    places = {(finding.unit, finding.line): finding for finding in reversed(findings)}
+    apart = sorted(places.values(), key=findings.index)
+    shown = findings if full else apart[:SHOWN_OF_A_GROUP]
+    lines: list[str] = []
+    for finding in shown:
+        where = f"{finding.unit}:{finding.line}" if finding.line else finding.unit
+        lines += wrap(f"{where}  {finding.message}", style.width, "      ", "  ")
+        if finding.code:
+            lines.append(clip(f"      {finding.code}", style.width))
+        if finding.mend:
+            lines += [style.hint(t) for t in wrap(f"mend: {finding.mend}", style.width, "      ", "    ")]
+    if len(findings) > len(shown):
+        lines.append(f"  … and {len(findings) - len(shown)} more of the same cause (--all shows them)")
+    law = findings[0].law
+    if law:
+        lines += [style.faint(t) for t in wrap(f"says: {law}", style.width, "      ", "    ")]
+    return lines
+
+
+def _tail(report: CheckReport, style: Style) -> list[str]:
+    lines: list[str] = []
+    if report.written:
+        lines.append(f"{report.written} holds {plural_of(report.accepted, 'finding')} as accepted.")
+    elif report.accepted:
+        lines.append(f"{plural_of(report.accepted, 'accepted finding')} not shown.")
+    if report.excepted:
+        lines.append(f"{plural_of(report.excepted, 'finding')} under an exception of yandrel.toml.")
+    if report.paid_off and not report.written:
+        lines.append(
+            f"{plural_of(len(report.paid_off), 'accepted finding')} paid off "
+            "(`yandrel check --accept` drops them):"
+        )
+        lines += [clip(f"  {key}", style.width) for key in report.paid_off[:SHOWN_PAID_OFF]]
+    if report.problems:
+        first = report.problems[0]
+        where = f"{first.unit}:{first.line}" if first.line else first.unit
+        lines.append(f"{plural_of(len(report.problems), 'file')} could not be read whole, such as {where}.")
+    if report.findings and not report.accepted and report.has_layout:
+        lines.append(
+            "`yandrel check --explain RULE` tells what a rule is for; --accept takes today's "
+            "findings as they are."
+        )
+    return ["", *(t for line in lines for t in wrap(line, style.width, "  ", ""))] if lines else []

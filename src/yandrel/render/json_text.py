@@ -1,0 +1,26 @@
+"""Results as JSON, and the schemas of all of them."""
+
+from typing import Any
+
+import msgspec
+
+from yandrel.model.results import AdoptReport, CheckReport, MoveReport, SurveyReport, UndoReport
+
+REPORTS: dict[str, type[msgspec.Struct]] = {
+    "survey": SurveyReport,
+    "check": CheckReport,
+    "move": MoveReport,
+    "adopt": AdoptReport,
+    "undo": UndoReport,
+}
+
+
+def render_json(report: msgspec.Struct) -> str:
+    """Return a result as JSON, indented, keys in the order of the schema."""
+    return msgspec.json.format(msgspec.json.encode(report), indent=2).decode("utf-8")
+
+
+def schema_of(name: str) -> dict[str, Any]:
+    """Return the JSON Schema of a command's result."""
+    schema = msgspec.json.schema(REPORTS[name])
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", "title": name, **schema}

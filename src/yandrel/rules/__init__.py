@@ -1,0 +1,1 @@
+"""The rules that compare what is with what the layout says: one module each."""

@@ -1,0 +1,52 @@
+"""import-cycle."""
+
+from collections.abc import Iterable
+
+from yandrel.model.results import Finding
+from yandrel.rules.protocol import Context
+
+SHOWN = 6
+
+
+class ImportCycle:
+    """Units import each other so that one of them fails when it is loaded first.
+
+    Whether it fails depends on which unit is loaded first, so it works until a test, a script or
+    a new import starts elsewhere. Cycles that load from every side are not reported.
+
+    Bad:
+
+        # waxmoor/models/hive.py
+        from waxmoor.services.hive_service import next_number
+
+        # waxmoor/services/hive_service.py
+        from waxmoor.models.hive import Hive
+
+    Good: the one name that both need stands in a third unit.
+    """
+
+    name = "import-cycle"
+    needs_layout = False
+
+    def check(self, context: Context) -> Iterable[Finding]:
+        for view in context.index.views.values():
+            for group in view.load_cycles():
+                faults = view.loading_faults(frozenset(group))
+                for unit, fault in sorted(faults.items())[:1]:
+                    others = len(faults) - 1
+                    more = f"; so do {others} more of the cycle" if others else ""
+                    taker, _, rest = fault.partition(" takes ")
+                    name, _, giver = rest.partition(" from ")
+                    giver = giver.partition(",")[0]
+                    line = next((e.line for e in view.edges_of(taker) if e.named_unit == giver), 0)
+                    cycle = ", ".join(sorted(group)[:SHOWN])
+                    yield context.finding(
+                        self.name,
+                        taker,
+                        line,
+                        f"{unit} fails when loaded first: {fault}{more}",
+                        target=f"{giver}:{name}",
+                        law=f"a cycle of {len(group)} units: {cycle}" + (" …" if len(group) > SHOWN else ""),
+                        mend=f"move {giver}:{name} to a unit of its own: "
+                        f"`yandrel move {giver}:{name} FOLDER/`",
+                    )

@@ -1,0 +1,91 @@
+"""misnamed."""
+
+from collections.abc import Iterable, Iterator
+
+from yandrel.layout.patterns import compile_pattern
+from yandrel.model.results import Finding
+from yandrel.model.words import words_of
+from yandrel.rules.protocol import Context
+
+
+class Misnamed:
+    """A unit or a type is in its place, but not called as its role's names go.
+
+    Bad, with `service = "waxmoor/services/{name}_service.py"` and `type = "{Name}Service"`:
+
+        # waxmoor/services/hives.py
+        class HiveManager: ...
+
+    Good:
+
+        # waxmoor/services/hive_service.py
+        class HiveService: ...
+    """
+
+    name = "misnamed"
+    needs_layout = True
+
+    def check(self, context: Context) -> Iterable[Finding]:
+        yield from self.units(context)
+        yield from self.types(context)
+
+    def units(self, context: Context) -> Iterator[Finding]:
+        for unit, reading in context.picture.readings.items():
+            if reading.place or not reading.role or context.layout.is_fixed(unit):
+                continue
+            role = context.layout.roles.get(reading.role)
+            if role is None or not role.homes:
+                continue
+            near = [home for home in role.homes if _in_folder(unit, home.fixed_start)]
+            if not near or not context.picture.is_counted(unit):
+                continue
+            home = context.home_of(unit, reading.role)
+            mend = f"`yandrel move {unit} {home}`" if home and home != unit else "rename it"
+            yield context.finding(
+                self.name,
+                unit,
+                0,
+                f"is no name for a {reading.role}",
+                target=reading.role,
+                law=f'{reading.role} = "{near[0].text}"',
+                mend=mend,
+                group=f"{reading.role} units",
+            )
+
+    def types(self, context: Context) -> Iterator[Finding]:
+        for unit in context.picture.readings:
+            role = context.picture.role(unit)
+            shape = context.layout.shapes.get(role)
+            if shape is None or not shape.type:
+                continue
+            pattern = compile_pattern(shape.type)
+            kind = shape.kind or "class"
+            for definition in context.index.facts[unit].definitions:
+                if definition.kind != kind or definition.name.startswith("_"):
+                    continue
+                if pattern.match(definition.name) is not None:
+                    continue
+                try:
+                    right = pattern.fill({"name": _stem(definition.name, role)})
+                except KeyError:
+                    right = ""
+                mend = f"`yandrel move {unit}:{definition.name} :{right}`" if right else "rename it"
+                yield context.finding(
+                    self.name,
+                    unit,
+                    definition.line,
+                    f"{definition.name} is no name for a {role}",
+                    target=definition.name,
+                    law=f'[shape.{role}] type = "{shape.type}"',
+                    mend=mend,
+                    group=f"{role} types",
+                )
+
+
+def _stem(name: str, role: str) -> str:
+    words = [word for word in words_of(name) if word != role]
+    return "_".join(words) or name
+
+
+def _in_folder(unit: str, folder: str) -> bool:
+    return bool(folder) and folder.endswith("/") and unit.startswith(folder)

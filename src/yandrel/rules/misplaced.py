@@ -1,0 +1,57 @@
+"""misplaced."""
+
+from collections.abc import Iterable
+
+from yandrel.model.results import Finding
+from yandrel.rules.protocol import Context
+
+
+class Misplaced:
+    """A unit's evidence says one role and its place says another.
+
+    Bad:
+
+        # waxmoor/models/weight_validator.py
+        class WeightValidator: ...
+
+    Good:
+
+        # waxmoor/validators/weight_validator.py
+        class WeightValidator: ...
+    """
+
+    name = "misplaced"
+    needs_layout = True
+
+    def check(self, context: Context) -> Iterable[Finding]:
+        picture = context.picture
+        for unit, reading in picture.readings.items():
+            evident, place = reading.evident, reading.place
+            if not evident or not place or evident == place or evident not in context.layout.roles:
+                continue
+            if place in ("test", "migration") or context.layout.is_fixed(unit):
+                continue
+            why = next((e for e in reading.evidence if e.role == evident), None)
+            said = f" ({why.text})" if why is not None else ""
+            home = context.home_of(unit, evident)
+            line = _line(context, unit)
+            yield context.finding(
+                self.name,
+                unit,
+                line,
+                f"is a {evident}{said}, but stands where a {place} lives",
+                target=evident,
+                law=f"{evident} = {_homes(context, evident)}",
+                mend=f"`yandrel move {unit}`" + (f" takes it to {home}" if home else ""),
+                group=f"{evident} in {place}",
+            )
+
+
+def _line(context: Context, unit: str) -> int:
+    definitions = context.index.facts[unit].definitions
+    return next((d.line for d in definitions if d.kind != "constant"), 1)
+
+
+def _homes(context: Context, role: str) -> str:
+    homes = [pattern.text for pattern in context.layout.roles[role].homes]
+    return f'"{homes[0]}"' if homes else "no home"

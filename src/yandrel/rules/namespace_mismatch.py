@@ -1,0 +1,33 @@
+"""namespace-mismatch."""
+
+from collections.abc import Iterable
+
+from yandrel.model.results import Finding
+from yandrel.rules.protocol import Context
+
+
+class NamespaceMismatch:
+    """A unit declares another namespace than its folder stands for.
+
+    Only in languages that declare namespaces; a Python module's name follows from its path.
+
+    Bad: `waxmoor/models/Hive` that declares the namespace `Waxmoor.Services`.
+
+    Good: it declares `Waxmoor.Models`, or stands in the folder of services.
+    """
+
+    name = "namespace-mismatch"
+    needs_layout = False
+
+    def check(self, context: Context) -> Iterable[Finding]:
+        for view in context.index.views.values():
+            for unit, (declared, expected) in view.misnamed_namespaces().items():
+                yield context.finding(
+                    self.name,
+                    unit,
+                    1,
+                    f"declares {declared}, its folder stands for {expected}",
+                    target=declared,
+                    law="the namespace follows from the folder",
+                    mend=f"`yandrel move {unit}` to the folder of {declared}",
+                )

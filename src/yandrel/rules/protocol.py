@@ -1,0 +1,87 @@
+"""What a rule is, and what it is given."""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, field
+from typing import Protocol
+
+from yandrel.index.code import CodeIndex
+from yandrel.layout.config import Layout
+from yandrel.layout.patterns import Pattern
+from yandrel.model.graph import Edge, State
+from yandrel.model.results import Finding
+from yandrel.survey.picture import Picture
+
+
+class Rule(Protocol):
+    """One rule: its docstring says what it is for, with a bad and a good example."""
+
+    name: str
+    needs_layout: bool
+
+    def check(self, context: "Context") -> Iterable[Finding]:
+        """Yield the findings; never prints, sorts or suppresses."""
+
+
+@dataclass
+class Context:
+    """All that a rule may look at."""
+
+    picture: Picture
+    _lines: dict[str, list[str]] = field(default_factory=dict)
+
+    @property
+    def index(self) -> CodeIndex:
+        return self.picture.index
+
+    @property
+    def layout(self) -> Layout:
+        return self.picture.layout
+
+    def edges(self) -> Iterator[tuple[str, Edge]]:
+        """Yield every edge that leads to another unit of this application."""
+        readings = self.picture.readings
+        for unit in readings:
+            for edge in self.index.edges_of(unit):
+                if edge.state == State.FOUND and edge.unit != unit and edge.unit in readings:
+                    yield unit, edge
+
+    def line_of_code(self, unit: str, line: int) -> str:
+        lines = self._lines.get(unit)
+        if lines is None:
+            text = self.index.read_source(unit).data.decode("utf-8", "replace")
+            lines = self._lines[unit] = text.splitlines()
+        return lines[line - 1].strip() if 0 < line <= len(lines) else ""
+
+    def finding(
+        self,
+        rule: str,
+        unit: str,
+        line: int,
+        message: str,
+        *,
+        target: str = "",
+        law: str = "",
+        mend: str = "",
+        group: str = "",
+        detail: str = "",
+    ) -> Finding:
+        """Return a finding whose key does not depend on line numbers."""
+        end = f" -> {target}" if target else ""
+        key = f"{rule} {unit}{end}" + (f" ({detail})" if detail else "")
+        code = self.line_of_code(unit, line) if line else ""
+        return Finding(rule, unit, line, target, message, code, law, mend, key, group or message)
+
+    def home_of(self, unit: str, role: str) -> str:
+        """Return the place that the layout gives a unit, or nothing where it cannot be filled in."""
+        from yandrel.survey.homes import find_home
+
+        return find_home(self.picture, unit, role)
+
+    def pattern_of(self, role: str) -> Pattern | None:
+        known = self.layout.roles.get(role)
+        return known.homes[0] if known is not None and known.homes else None
+
+
+def spell_edge(edge: Edge) -> str:
+    """Return what an edge leads to, as a thing that `move` would take."""
+    return f"{edge.unit}:{edge.name}" if edge.name else edge.unit

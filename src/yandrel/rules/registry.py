@@ -1,0 +1,33 @@
+"""Every rule, in the order in which they are shown."""
+
+from importlib import import_module
+
+from yandrel.rules.protocol import Rule
+
+MODULES = {
+    "wrong-way": ("wrong_way", "WrongWay"),
+    "domain-crossing": ("domain_crossing", "DomainCrossing"),
+    "shared-inward": ("shared_inward", "SharedInward"),
+    "outside-import": ("outside_import", "OutsideImport"),
+    "import-cycle": ("import_cycle", "ImportCycle"),
+    "unresolved-import": ("unresolved_import", "UnresolvedImport"),
+    "namespace-mismatch": ("namespace_mismatch", "NamespaceMismatch"),
+    "misplaced": ("misplaced", "Misplaced"),
+    "misnamed": ("misnamed", "Misnamed"),
+    "unplaced": ("unplaced", "Unplaced"),
+    "wrong-kind": ("wrong_kind", "WrongKind"),
+    "missing-base": ("missing_base", "MissingBase"),
+    "crowded-folder": ("crowded_folder", "CrowdedFolder"),
+}
+RULE_NAMES = tuple(MODULES)
+
+
+def load_rule(name: str) -> Rule:
+    """Return a rule by its name; raises KeyError where there is none."""
+    module, cls = MODULES[name]
+    rule: Rule = getattr(import_module(f"yandrel.rules.{module}"), cls)()
+    return rule
+
+
+def load_rules() -> list[Rule]:
+    return [load_rule(name) for name in RULE_NAMES]

@@ -1,0 +1,50 @@
+"""Running the rules: exceptions and accepted findings taken off, the rest in a stable order."""
+
+from dataclasses import dataclass
+
+from yandrel.layout.config import Layout
+from yandrel.layout.patterns import compile_pattern
+from yandrel.model.results import Finding
+from yandrel.rules.protocol import Context, Rule
+from yandrel.survey.picture import Picture
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """What the rules found: what counts, and how much was excepted."""
+
+    findings: tuple[Finding, ...]
+    excepted: int
+    rules: tuple[str, ...]
+
+
+def run_rules(picture: Picture, rules: list[Rule]) -> Outcome:
+    """Return the findings of the rules that apply."""
+    layout = picture.layout
+    context = Context(picture)
+    active = [rule for rule in rules if rule.name not in layout.off]
+    if not layout.present:
+        active = [rule for rule in active if not rule.needs_layout]
+    found: dict[tuple[str, int], Finding] = {}
+    excepted = 0
+    for rule in active:
+        for finding in rule.check(context):
+            if is_excepted(layout, finding):
+                excepted += 1
+            else:
+                found.setdefault((finding.key, finding.line), finding)
+    ordered = sorted(found.values(), key=lambda f: (f.unit, f.line, f.rule, f.key))
+    return Outcome(tuple(ordered), excepted, tuple(rule.name for rule in active))
+
+
+def is_excepted(layout: Layout, finding: Finding) -> bool:
+    """Whether an exception of yandrel.toml covers a finding."""
+    for exception in layout.exceptions:
+        if exception.rule != finding.rule:
+            continue
+        if compile_pattern(exception.source).match(finding.unit) is None:
+            continue
+        target = finding.target.partition(":")[0]
+        if exception.target == "**" or compile_pattern(exception.target).match(target) is not None:
+            return True
+    return False

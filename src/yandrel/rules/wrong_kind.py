@@ -1,0 +1,47 @@
+"""wrong-kind."""
+
+from collections.abc import Iterable
+
+from yandrel.model.results import Finding
+from yandrel.rules.protocol import Context
+
+
+class WrongKind:
+    """A role's definitions are of another kind than its shape says.
+
+    Bad, with `[shape.controller] kind = "class"`:
+
+        # waxmoor/controllers/hive_controller.py
+        def show_hive(number): ...
+
+    Good:
+
+        class HiveController:
+            def show(self, number): ...
+    """
+
+    name = "wrong-kind"
+    needs_layout = True
+
+    def check(self, context: Context) -> Iterable[Finding]:
+        for unit in context.picture.readings:
+            role = context.picture.role(unit)
+            shape = context.layout.shapes.get(role)
+            if shape is None or not shape.kind:
+                continue
+            for definition in context.index.facts[unit].definitions:
+                if definition.kind == shape.kind or definition.name.startswith("_"):
+                    continue
+                if definition.kind in ("constant", "type") and shape.kind != "constant":
+                    continue
+                yield context.finding(
+                    self.name,
+                    unit,
+                    definition.line,
+                    f"{definition.name} is a {definition.kind}, a {role} is a {shape.kind}",
+                    target=definition.name,
+                    law=f'[shape.{role}] kind = "{shape.kind}"',
+                    mend=f"make it a {shape.kind}, or `yandrel move {unit}:{definition.name}` "
+                    "to where it belongs",
+                    group=f"{role}: {definition.kind}",
+                )

@@ -1,0 +1,1 @@
+"""Reading the layout backwards: from files to roles, domains, arrangement and figures."""

@@ -1,0 +1,302 @@
+"""Which business concept each unit belongs to, by the layout, or by folders and names."""
+
+from collections import Counter
+from collections.abc import Mapping
+
+from yandrel.index.code import CodeIndex
+from yandrel.layout.config import SHARED, Layout
+from yandrel.layout.patterns import compile_pattern
+from yandrel.model.words import plural, singular, words_of
+from yandrel.survey.roles import Reading
+
+SHARED_WORDS = frozenset(
+    ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
+)
+NO_CONCEPT = frozenset(
+    [
+        "api",
+        "apis",
+        "app",
+        "apps",
+        "main",
+        "index",
+        "init",
+        "base",
+        "core",
+        "common",
+        "shared",
+        "util",
+        "utils",
+        "helper",
+        "helpers",
+        "lib",
+        "v1",
+        "v2",
+        "v3",
+        "web",
+        "src",
+        "server",
+        "backend",
+        "internal",
+        "management",
+        "abstract",
+        "generic",
+        "default",
+        "misc",
+        "tests",
+        "test",
+        "conftest",
+        "types",
+        "constants",
+        "mixins",
+        "decorators",
+        "registry",
+        "manager",
+        "managers",
+        "admin",
+        "settings",
+        "config",
+        "db",
+        "database",
+        "extensions",
+        "setup",
+        "version",
+        "urls",
+        "models",
+        "views",
+        "forms",
+        "signals",
+        "tasks",
+        "locale",
+        "templates",
+        "static",
+        "sqla",
+    ]
+)
+ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration"})
+ROLE_WORDS = frozenset(
+    [
+        "route",
+        "routes",
+        "router",
+        "routers",
+        "url",
+        "urls",
+        "endpoint",
+        "endpoints",
+        "controller",
+        "controllers",
+        "view",
+        "views",
+        "viewset",
+        "viewsets",
+        "handler",
+        "handlers",
+        "service",
+        "services",
+        "usecase",
+        "usecases",
+        "repository",
+        "repositories",
+        "repo",
+        "repos",
+        "dao",
+        "daos",
+        "model",
+        "models",
+        "entity",
+        "entities",
+        "schema",
+        "schemas",
+        "serializer",
+        "serializers",
+        "form",
+        "forms",
+        "dto",
+        "dtos",
+        "middleware",
+        "middlewares",
+        "config",
+        "configs",
+        "setting",
+        "settings",
+        "command",
+        "commands",
+        "query",
+        "queries",
+        "event",
+        "events",
+        "signal",
+        "signals",
+        "listener",
+        "listeners",
+        "receiver",
+        "receivers",
+        "task",
+        "tasks",
+        "job",
+        "jobs",
+        "worker",
+        "workers",
+        "validator",
+        "validators",
+        "validation",
+        "helper",
+        "helpers",
+        "util",
+        "utils",
+        "error",
+        "errors",
+        "exception",
+        "exceptions",
+        "admin",
+        "test",
+        "tests",
+        "migration",
+        "migrations",
+        "api",
+        "impl",
+        "resource",
+        "resources",
+    ]
+)
+
+
+class DomainReader:
+    """Finds the domains of an application, and the one of each unit."""
+
+    def __init__(self, index: CodeIndex, layout: Layout, readings: Mapping[str, Reading]) -> None:
+        self.index = index
+        self.layout = layout
+        self.readings = readings
+        self.written = [
+            (compile_pattern(pattern.partition(":")[0]), name, pattern.partition(":")[2])
+            for name, patterns in layout.domains.items()
+            for pattern in patterns
+        ]
+        self.has_pattern = any(
+            "domain" in home.placeholders() for role in layout.roles.values() for home in role.homes
+        )
+        self.spellings: dict[str, Counter[str]] = {}
+        self.concepts = self.find_concepts()
+
+    def read(self) -> dict[str, str]:
+        """Return the domain of each unit; empty where it has none."""
+        found = {unit: self.domain_of(unit) for unit in self.readings}
+        for unit, reading in self.readings.items():
+            if reading.role == "test" and not found[unit]:
+                found[unit] = self.domain_of_test(unit, found)
+        return found
+
+    def domain_of_test(self, unit: str, found: Mapping[str, str]) -> str:
+        names: Counter[str] = Counter()
+        for edge in self.index.edges_of(unit):
+            if edge.unit in found and found[edge.unit] not in ("", SHARED):
+                names[found[edge.unit]] += 1
+        common = names.most_common(2)
+        alone = common and (len(common) == 1 or common[0][1] > common[1][1])
+        return common[0][0] if alone else ""
+
+    def domain_of(self, unit: str) -> str:
+        for pattern, name, definition in self.written:
+            if not definition and pattern.match(unit) is not None:
+                return name
+        reading = self.readings[unit]
+        if self.has_pattern:
+            value = reading.values.get("domain", "")
+            if value:
+                return value
+        return self.by_names(unit, reading)
+
+    # -- inference by names ----------------------------------------------------------------
+
+    def find_concepts(self) -> set[str]:
+        """A concept is a name that units of two roles or more share, or a folder that holds them."""
+        roles: dict[str, set[str]] = {}
+        for unit, reading in self.readings.items():
+            if reading.role in ("test", "migration", "") or self._is_marker(unit):
+                continue
+            for term in self.terms(unit):
+                roles.setdefault(term, set()).add(reading.role)
+        return {term for term, found in roles.items() if len(found - {"entry", "config"}) > 1}
+
+    def _is_marker(self, unit: str) -> bool:
+        facts = self.index.facts[unit]
+        return self.index.language(unit).is_package_marker(unit) and not facts.definitions
+
+    def terms(self, unit: str) -> list[str]:
+        """Return the singular names in a path that may be concepts, outermost first."""
+        out: list[str] = []
+        segments = unit.split("/")
+        for position, segment in enumerate(segments):
+            last = position == len(segments) - 1
+            text = segment.rpartition(".")[0] if last else segment
+            rest = concept_words(text)
+            if not rest or (position == 0 and not last):
+                continue
+            name = "_".join(rest)
+            term = singular(name)
+            if term in NO_CONCEPT or len(term) < 2:
+                continue
+            self.spellings.setdefault(term, Counter())[name] += 1
+            out.append(term)
+        return out
+
+    def by_names(self, unit: str, reading: Reading) -> str:
+        terms = self.terms(unit)
+        for term in terms:
+            if term in self.concepts:
+                return self.spelled(term)
+        for term in terms:
+            words = term.split("_")
+            for cut in range(len(words) - 1, 0, -1):
+                for part in ("_".join(words[:cut]), "_".join(words[-cut:])):
+                    if singular(part) in self.concepts:
+                        return self.spelled(singular(part))
+        owners = {
+            self.spelled(term)
+            for name, _ in reading.definition_roles
+            for term in [self._concept_in(name)]
+            if term
+        }
+        if len(owners) == 1:
+            return next(iter(owners))
+        folders = set(unit.split("/")[:-1])
+        if folders & SHARED_WORDS or unit.rpartition("/")[2].rpartition(".")[0] in SHARED_WORDS:
+            return SHARED
+        return SHARED if reading.role in ROLES_WITHOUT_CONCEPT - {"entry", "migration"} else ""
+
+    def _concept_in(self, name: str) -> str:
+        words = words_of(name)
+        for length in range(len(words), 0, -1):
+            term = singular("_".join(words[:length]))
+            if term in self.concepts:
+                return term
+        return ""
+
+    def spelled(self, term: str) -> str:
+        """Return a concept as the application's folders write it, else in the plural."""
+        known = self.spellings.get(term)
+        many = plural(term)
+        if not known or many in known:
+            return many
+        if any(f"/{name}/" in f"/{unit}" for name in known for unit in self.readings):
+            return known.most_common(1)[0][0]
+        return many
+
+
+def concept_words(text: str) -> list[str]:
+    """Return the words of a name without those that only say a role."""
+    words = list(words_of(text))
+    while words and words[-1] in ROLE_WORDS:
+        words.pop()
+    while words and words[0] in ROLE_WORDS:
+        words.pop(0)
+    return words
+
+
+def action_of(name: str, domain: str) -> str:
+    """Return what a function's or method's name says is done, without the domain's own words."""
+    own = {*words_of(domain), *words_of(singular(domain)), *words_of(plural(domain))}
+    words = [word for word in words_of(name) if word not in own and word not in ROLE_WORDS]
+    return "_".join(words)

@@ -1,0 +1,49 @@
+"""Home: the place that the layout gives a unit or a definition."""
+
+from yandrel.layout.patterns import compile_pattern
+from yandrel.model.words import snake
+from yandrel.survey.domains import concept_words
+from yandrel.survey.picture import Picture
+
+
+def find_home(picture: Picture, unit: str, role: str, definition: str = "") -> str:
+    """Return the path that the role's first home pattern gives; nothing where a value is lacking."""
+    known = picture.layout.roles.get(role)
+    if known is None or not known.homes:
+        return ""
+    pattern = known.homes[0]
+    values = values_of(picture, unit, role, definition)
+    try:
+        return pattern.fill(values)
+    except KeyError:
+        return ""
+
+
+def values_of(picture: Picture, unit: str, role: str, definition: str = "") -> dict[str, str]:
+    """Return what the placeholders of a home stand for."""
+    stem = unit.rpartition("/")[2].rpartition(".")[0]
+    reading = picture.readings.get(unit)
+    values = dict(reading.values) if reading is not None else {}
+    named = definition or _leading_type(picture, unit, role) or stem
+    name = _without_role_words(named, role, picture) or "_".join(concept_words(stem)) or snake(stem)
+    values["name"] = name
+    values["unit"] = stem
+    domain = picture.domain(unit)
+    if domain:
+        values["domain"] = domain
+    return values
+
+
+def _leading_type(picture: Picture, unit: str, role: str) -> str:
+    reading = picture.readings.get(unit)
+    names = [name for name, found in reading.definition_roles if found == role] if reading else []
+    return names[0] if len(names) == 1 else ""
+
+
+def _without_role_words(name: str, role: str, picture: Picture) -> str:
+    shape = picture.layout.shapes.get(role)
+    if shape is not None and shape.type:
+        values = compile_pattern(shape.type).match(name)
+        if values and "name" in values:
+            return values["name"]
+    return "_".join(concept_words(name))

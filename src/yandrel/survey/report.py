@@ -1,0 +1,229 @@
+"""The figures of a survey, and the advice that follows from them."""
+
+from collections import Counter
+
+from yandrel.layout.config import SHARED
+from yandrel.model.facts import Definition
+from yandrel.model.results import (
+    FORMAT_VERSION,
+    Crowd,
+    DomainRow,
+    Place,
+    RoleCount,
+    SurveyReport,
+    UnitRow,
+)
+from yandrel.model.words import singular
+from yandrel.survey.domains import ROLE_WORDS, action_of, concept_words
+from yandrel.survey.picture import Arrangement, Picture, find_arrangement, spread_of
+
+MANY_IN_A_FOLDER = 30
+MANY_ROLES = 3
+WIDE_SPREAD = 4.0
+SEVERAL_CONCEPTS = 4
+MANY_UNITS = 30
+ROUTE_MARKS = (".route", ".get", ".post", ".put", ".delete", ".patch", ".websocket", ".api_route")
+HOOKS = frozenset(
+    ["get", "post", "put", "patch", "delete", "head", "options", "dispatch", "setup", "render", "as_view"]
+)
+HOOK_STARTS = ("get_", "form_", "perform_", "has_", "post_", "handle_", "render_", "on_", "pre_")
+
+
+def build_report(picture: Picture, why: bool = False) -> SurveyReport:
+    """Return the survey of an application; `why` adds each unit with its evidence."""
+    index, layout = picture.index, picture.layout
+    arrangement = find_arrangement(picture)
+    spread = spread_of(picture)
+    mean = sum(spread.values()) / len(spread) if spread else 0.0
+    domains = _domain_rows(picture, spread)
+    counted = picture.counted()
+    top, newcomer = _top_level(picture)
+    crowded = _crowded(picture)
+    languages = Counter(index.facts[unit].language for unit in picture.readings)
+    edges = sum(1 for unit in picture.readings for _ in index.edges_of(unit))
+    unguarded = sorted(set(layout.roles) - layout.arrows.guarded) if layout.arrows.lines else []
+    return SurveyReport(
+        version=FORMAT_VERSION,
+        name=layout.name or index.root.name,
+        languages=dict(sorted(languages.items())),
+        units=len(picture.readings),
+        definitions=sum(len(index.facts[u].definitions) for u in picture.readings),
+        lines=sum(index.facts[u].lines for u in picture.readings),
+        imports=edges,
+        routes=count_routes(picture),
+        arrangement=arrangement.name,
+        because=list(arrangement.because),
+        roles=_role_rows(picture),
+        domains=domains,
+        without_role=sum(not picture.role(u) for u in counted),
+        without_domain=sum(not picture.domain(u) for u in counted),
+        mean_spread=round(mean, 1),
+        crowded=crowded,
+        top_level=top,
+        newcomer=newcomer,
+        unguarded=unguarded,
+        problems=[Place(*problem) for problem in index.problems()],
+        advice=_advice(picture, arrangement, mean, len(spread), crowded),
+        has_layout=layout.present,
+        units_listed=_unit_rows(picture) if why else [],
+    )
+
+
+def count_routes(picture: Picture) -> int:
+    """Count what declares a route: decorated handlers, and entries of URL tables."""
+    count = 0
+    for unit in picture.readings:
+        for definition in picture.index.facts[unit].definitions:
+            if definition.kind == "constant":
+                count += definition.entries
+            count += sum(mark.endswith(ROUTE_MARKS) for mark in definition.marks)
+    return count
+
+
+def _role_rows(picture: Picture) -> list[RoleCount]:
+    units: dict[str, list[str]] = {}
+    for unit, reading in picture.readings.items():
+        if reading.role:
+            units.setdefault(reading.role, []).append(unit)
+    rows = [
+        RoleCount(
+            role,
+            len(found),
+            sum(len(picture.index.facts[u].definitions) for u in found),
+            sum(picture.index.facts[u].lines for u in found),
+            len({u.rpartition("/")[0] for u in found}),
+        )
+        for role, found in units.items()
+    ]
+    return sorted(rows, key=lambda row: (-row.units, row.role))
+
+
+def _domain_rows(picture: Picture, spread: dict[str, int]) -> list[DomainRow]:
+    members: dict[str, list[str]] = {}
+    for unit in picture.readings:
+        domain = picture.domain(unit)
+        if domain:
+            members.setdefault(domain, []).append(unit)
+    rows = []
+    for domain, units in members.items():
+        roles = Counter(picture.role(unit) or "other" for unit in units)
+        rows.append(
+            DomainRow(
+                domain, len(units), spread.get(domain, 0), dict(sorted(roles.items())),
+                _actions(picture, domain, units),
+            )
+        )  # fmt: skip
+    return sorted(rows, key=lambda row: (row.domain == SHARED, -row.units, row.domain))
+
+
+def _actions(picture: Picture, domain: str, units: list[str]) -> list[str]:
+    """Return what can be done in a domain, by its handlers' names, the most frequent first."""
+    found: Counter[str] = Counter()
+    for role in ("route", "controller", "command", "query", "service"):
+        for unit in units:
+            if picture.role(unit) != role:
+                continue
+            for definition in picture.index.facts[unit].definitions:
+                for action in _actions_of(definition, domain):
+                    found[action] += 1
+        if found:
+            break
+    return [name for name, _ in sorted(found.items(), key=lambda item: (-item[1], item[0]))]
+
+
+def _actions_of(definition: Definition, domain: str) -> list[str]:
+    """Return what a handler does, by its name; a class by its own name where that says something."""
+    if definition.name.startswith("_"):
+        return []
+    if definition.kind == "function":
+        names = [definition.name]
+    elif definition.kind == "class":
+        own = action_of(definition.name, domain)
+        methods = [m[:-2] for m in definition.members if m.endswith("()") and m[0] != "_"]
+        named = [m for m in methods if m not in HOOKS and not m.startswith(HOOK_STARTS)]
+        names = [own] if own and len(named) < len(methods) else named or ([own] if own else [])
+    else:
+        return []
+    return [action for action in (action_of(name, domain) for name in names) if action]
+
+
+def _unit_rows(picture: Picture) -> list[UnitRow]:
+    rows = []
+    for unit, reading in sorted(picture.readings.items()):
+        facts = picture.index.facts[unit]
+        best = sorted((e for e in reading.evidence if e.role == reading.role), key=lambda e: -e.weight)
+        texts = list(dict.fromkeys(e.text for e in best))[:3]
+        if reading.home and reading.place == reading.role:
+            texts.insert(0, f"its home is {reading.home}")
+        rows.append(
+            UnitRow(unit, reading.role, picture.domain(unit), len(facts.definitions), facts.lines, texts)
+        )
+    return rows
+
+
+def _crowded(picture: Picture) -> list[Crowd]:
+    folders: Counter[str] = Counter()
+    rows: list[Crowd] = []
+    for unit in picture.counted():
+        folders[unit.rpartition("/")[0] + "/"] += 1
+        roles = sorted({role for _, role in picture.readings[unit].definition_roles} - {"error"})
+        if len(roles) >= MANY_ROLES:
+            rows.append(Crowd(unit, len(roles), "definitions of " + ", ".join(roles)))
+    rows.sort(key=lambda row: (-row.count, row.place))
+    crowds = [Crowd(f, n, "units") for f, n in folders.most_common() if n >= MANY_IN_A_FOLDER]
+    return crowds + rows
+
+
+def _top_level(picture: Picture) -> tuple[list[str], str]:
+    """Return the names that a newcomer reads first, and what they say."""
+    counted = picture.counted()
+    tops = Counter(unit.split("/")[0] for unit in counted)
+    if not tops:
+        return [], "nothing"
+    main, held = tops.most_common(1)[0]
+    inside = held * 2 > len(counted) and any("/" in unit for unit in counted)
+    prefix = main + "/" if inside else ""
+    while prefix:
+        below = Counter(u[len(prefix) :].split("/")[0] for u in counted if u.startswith(prefix))
+        name, most = below.most_common(1)[0]
+        if most * 10 < len(counted) * 9 or name.endswith((".py", ".pyi")):
+            break
+        prefix += name + "/"
+    names = sorted({u[len(prefix) :].split("/")[0] for u in counted if u.startswith(prefix)})
+    folders = [n for n in names if any(u.startswith(f"{prefix}{n}/") for u in counted)]
+    concepts = {singular(d) for d in picture.domains.values() if d and d != SHARED}
+    by_role = [n for n in folders if n.lower() in ROLE_WORDS]
+    by_domain = [n for n in folders if singular("_".join(concept_words(n)) or "-") in concepts]
+    shown = prefix or "the top level"
+    text = (
+        f"{shown} shows {len(by_role)} of the roles and {len(by_domain)} of {len(concepts)} domains by name"
+    )
+    return [n + "/" if n in folders else n for n in names], text
+
+
+def _advice(
+    picture: Picture, arrangement: Arrangement, mean: float, concepts: int, crowded: list[Crowd]
+) -> list[str]:
+    counted = len(picture.counted())
+    out: list[str] = []
+    if arrangement.name == "empty":
+        return ["Nothing to survey: name the application's folder with --root."]
+    if arrangement.name == "one file":
+        out.append("One file does most of the work: move its definitions apart with `yandrel move`.")
+    elif arrangement.name == "role-first" and concepts >= SEVERAL_CONCEPTS and mean >= WIDE_SPREAD:
+        scale = "" if counted >= MANY_UNITS else "; at this size that is still bearable"
+        out.append(
+            f"A change to one concept opens {mean:.1f} folders on average: "
+            f"{concepts} concepts would be found faster in folders of their own{scale}."
+        )
+    elif arrangement.name == "mixed":
+        out.append(
+            "Some folders are named for roles and some for domains: decide for one, and write it down."
+        )
+    elif crowded and crowded[0].what != "units":
+        out.append(f"{crowded[0].place} does the work of {crowded[0].count} roles: take it apart.")
+    if picture.layout.present:
+        out.append("Next: `yandrel check` compares this with yandrel.toml.")
+    else:
+        out.append("Next: `yandrel adopt` writes this arrangement down, so that it can be checked.")
+    return out

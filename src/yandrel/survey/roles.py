@@ -1,0 +1,215 @@
+"""What each unit does: evidence first, then its place."""
+
+from dataclasses import dataclass
+
+from yandrel.errors import ConfigError
+from yandrel.index.code import CodeIndex
+from yandrel.languages.registry import language_of, load_language
+from yandrel.layout.config import Layout, Role
+from yandrel.layout.patterns import Pattern, compile_pattern
+from yandrel.model.evidence import Evidence, Hint
+from yandrel.model.facts import Definition, Facts
+from yandrel.survey.hints import HintTable
+
+TELLING = 4
+CERTAIN = 5
+NAMED_BY_SHAPE = 6
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """What a unit is.
+
+    `role` is the verdict; `evident` what its definitions say, `place` what its path says (the
+    role, the home pattern, and what that pattern's placeholders stand for).
+    """
+
+    unit: str
+    role: str
+    evident: str
+    place: str
+    home: str
+    values: dict[str, str]
+    evidence: tuple[Evidence, ...]
+    definition_roles: tuple[tuple[str, str], ...]
+
+
+class RoleReader:
+    """Reads the roles of one application's units."""
+
+    def __init__(self, layout: Layout, languages: list[str]) -> None:
+        self.layout = layout
+        self.tables = {
+            name: HintTable([*load_language(name).hints(), *own_hints(layout)]) for name in languages
+        }
+        self.homes = [
+            (pattern, role)
+            for role in layout.roles.values()
+            for pattern in role.homes
+        ]  # fmt: skip
+        self._folder_hints: dict[tuple[str, str], tuple[Hint, ...]] = {}
+
+    def read(self, unit: str, facts: Facts) -> Reading:
+        name = language_of(unit) or ""
+        table = self.tables[name]
+        marker = load_language(name).is_package_marker(unit)
+        found: list[Evidence] = []
+        by_definition = []
+        origins = origins_of(facts)
+        for definition in facts.definitions:
+            evidence = evidence_of(table, definition, origins)
+            found += evidence
+            role = _strongest(evidence)
+            if role and definition.kind != "constant":
+                by_definition.append((definition.name, role))
+        for call in facts.calls:
+            for hint in table.match("call", call):
+                found.append(Evidence(hint.role, f"calls {call}", hint.weight))
+        place, home, values = self.place_of(unit)
+        evident = self.evident_role(found)
+        spots = self.spots(unit, table, name)
+        role = self.verdict(unit, found, spots, place, marker and not facts.definitions)
+        return Reading(unit, role, evident, place, home, values, tuple(found + spots), tuple(by_definition))
+
+    def place_of(self, unit: str) -> tuple[str, str, dict[str, str]]:
+        """Return the role, home pattern and values that a path has; the most telling pattern wins."""
+        best: tuple[Pattern, Role, dict[str, str]] | None = None
+        for pattern, role in self.homes:
+            if not unit.startswith(pattern.fixed_start):
+                continue
+            values = pattern.match(unit)
+            if values is None:
+                continue
+            if best is None or pattern.weight > best[0].weight:
+                best = (pattern, role, values)
+            elif pattern.weight == best[0].weight and role.name != best[1].name:
+                raise ConfigError(
+                    f"the homes {best[0].text!r} of {best[1].name} and {pattern.text!r} of "
+                    f"{role.name} fit {unit} equally well",
+                    where="yandrel.toml",
+                    todo="make one of them more specific",
+                )
+        if best is None:
+            return "", "", {}
+        return best[1].name, best[0].text, best[2]
+
+    def evident_role(self, found: list[Evidence]) -> str:
+        """Return the role that the definitions themselves show beyond doubt."""
+        strong: dict[str, int] = {}
+        for evidence in found:
+            if evidence.weight >= CERTAIN and not evidence.text.startswith("calls"):
+                strong[evidence.role] = strong.get(evidence.role, 0) + evidence.weight
+        if len(strong) != 1:
+            return ""
+        role = next(iter(strong))
+        other = any(e.role != role and e.weight >= TELLING for e in found)
+        return "" if other else role
+
+    def spots(self, unit: str, table: HintTable, language: str) -> list[Evidence]:
+        """Return what the file's and the folders' names say."""
+        out: list[Evidence] = []
+        folder, _, name = unit.rpartition("/")
+        for hint in table.match("file", name):
+            out.append(Evidence(hint.role, f"the file is called {name}", hint.weight))
+        for segment in dict.fromkeys(reversed(folder.split("/"))):
+            for hint in table.match("folder", segment):
+                out.append(Evidence(hint.role, f"stands in {segment}/", hint.weight))
+        return out
+
+    def verdict(
+        self, unit: str, found: list[Evidence], spots: list[Evidence], place: str, empty: bool
+    ) -> str:
+        known = self.layout.roles
+        if known:
+            evident = self.evident_role(found)
+            if evident in known and place != "test":
+                return evident
+            if place:
+                return place
+            if empty:
+                return ""
+        if empty:
+            return ""
+        scores: dict[str, int] = {}
+        best: dict[tuple[str, str], int] = {}
+        for evidence in [*found, *spots]:
+            key = (evidence.role, evidence.text.partition(" ")[0])
+            best[key] = max(best.get(key, 0), evidence.weight)
+        for (role, _), weight in best.items():
+            scores[role] = scores.get(role, 0) + weight
+        if known:
+            scores = {role: score for role, score in scores.items() if role in known}
+        if not scores:
+            return ""
+        role = max(sorted(scores), key=lambda r: scores[r])
+        return role if scores[role] >= TELLING - 1 else ""
+
+
+def origins_of(facts: Facts) -> dict[str, str]:
+    """Return for each imported name the qualified name that the import spells."""
+    return {
+        imported.bound: f"{item.module}.{imported.name}" if item.module else imported.name
+        for item in facts.imports
+        for imported in item.names
+    }
+
+
+def evidence_of(table: HintTable, definition: Definition, origins: dict[str, str]) -> list[Evidence]:
+    """Return what one definition says by its name, bases, decorators, and what it is made by.
+
+    `origins` are the qualified names of what the unit imports.
+    """
+    out: list[Evidence] = []
+    name = definition.name
+    if definition.kind in ("class", "function") or name == "urlpatterns":
+        for hint in table.match("type", name):
+            out.append(Evidence(hint.role, f"{definition.kind} {name}", hint.weight))
+    for base in definition.bases if definition.kind == "class" else ():
+        head, dot, rest = base.partition(".")
+        qualified = origins.get(head, head) + dot + rest
+        hints = dict.fromkeys([*table.match("base", base), *table.match("base", qualified)])
+        for hint in hints:
+            out.append(Evidence(hint.role, f"base of {name} is {base}", hint.weight))
+    for mark in definition.marks:
+        for hint in table.match("mark", mark):
+            out.append(Evidence(hint.role, f"@{mark} on {name}", hint.weight))
+    if definition.value:
+        for hint in table.match("value", definition.value):
+            out.append(Evidence(hint.role, f"makes {name} = {definition.value}", hint.weight))
+    return out
+
+
+def _strongest(evidence: list[Evidence]) -> str:
+    scores: dict[str, int] = {}
+    for item in evidence:
+        if item.weight >= 2:
+            scores[item.role] = scores.get(item.role, 0) + item.weight
+    if not scores:
+        return ""
+    role = max(sorted(scores), key=lambda r: scores[r])
+    return role if scores[role] >= TELLING else ""
+
+
+def own_hints(layout: Layout) -> list[Hint]:
+    """Return what yandrel.toml itself says tells a role."""
+    out: list[Hint] = []
+    for role in layout.roles.values():
+        known = role.known_by
+        out += [Hint(role.name, "type", pattern, NAMED_BY_SHAPE) for pattern in known.name]
+        out += [Hint(role.name, "base", pattern, NAMED_BY_SHAPE) for pattern in known.base]
+        out += [Hint(role.name, "mark", pattern, NAMED_BY_SHAPE) for pattern in known.mark]
+    for name, shape in layout.shapes.items():
+        if shape.type:
+            parts = compile_pattern(shape.type).parts
+            glob = "".join("*" if part.kind == "placeholder" else part.text for part in parts)
+            if glob.strip("*"):
+                out.append(Hint(name, "type", glob, NAMED_BY_SHAPE))
+    return out
+
+
+def read_roles(index: CodeIndex, layout: Layout) -> dict[str, Reading]:
+    """Return the reading of every unit that is not generated."""
+    reader = RoleReader(layout, index.languages)
+    return {
+        unit: reader.read(unit, facts) for unit, facts in index.facts.items() if not layout.is_generated(unit)
+    }

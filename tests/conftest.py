@@ -1,0 +1,73 @@
+"""What tests share: the real program, run in this process, on files in a temporary folder."""
+
+import io
+from collections.abc import Callable
+from contextlib import redirect_stderr, redirect_stdout
+from dataclasses import dataclass
+from pathlib import Path
+
+import pytest
+
+from yandrel.demo.copy import copy_waxmoor
+
+
+@dataclass(frozen=True)
+class Result:
+    """What a run of the program printed, and its exit status."""
+
+    status: int
+    out: str
+    err: str
+
+
+Yandrel = Callable[..., Result]
+
+
+def run_yandrel(root: Path, *words: str) -> Result:
+    import sys
+
+    from yandrel.cli.main import main
+
+    out, err = io.StringIO(), io.StringIO()
+    before = sys.argv
+    sys.argv = ["yandrel", "--root", str(root), *words]
+    try:
+        with redirect_stdout(out), redirect_stderr(err):
+            main()
+        status = 0
+    except SystemExit as done:
+        status = done.code if isinstance(done.code, int) else 1
+    finally:
+        sys.argv = before
+    return Result(status, out.getvalue(), err.getvalue())
+
+
+@pytest.fixture
+def yandrel() -> Callable[..., Result]:
+    return run_yandrel
+
+
+@pytest.fixture
+def waxmoor(tmp_path: Path) -> Path:
+    root = tmp_path / "waxmoor"
+    copy_waxmoor(root)
+    return root
+
+
+def read_tree(root: Path) -> dict[str, bytes]:
+    """Return every file below a folder with its bytes, but Yandrel's own and caches."""
+    return {
+        path.relative_to(root).as_posix(): path.read_bytes()
+        for path in sorted(root.rglob("*"))
+        if path.is_file()
+        and not {".yandrel", "__pycache__", ".git", ".pytest_cache"} & set(path.relative_to(root).parts)
+    }
+
+
+def write_tree(root: Path, files: dict[str, str | bytes]) -> Path:
+    """Write files below a folder."""
+    for name, text in files.items():
+        path = root / name
+        path.parent.mkdir(parents=True, exist_ok=True)
+        path.write_bytes(text if isinstance(text, bytes) else text.encode())
+    return root
