@@ -35,6 +35,8 @@ class DomainCrossing:
         layout, picture = context.layout, context.picture
         if layout.domains_mode == "free" and not layout.doors:
             return
+        if layout.domains_mode == "free" and not any(picture.domains.values()):
+            return
         for unit, edge in context.edges():
             source, target = picture.domain(unit), picture.domain(edge.unit)
             if not source or not target or source == target or SHARED in (source, target):

@@ -178,6 +178,7 @@ class DomainReader:
             "domain" in home.placeholders() for role in layout.roles.values() for home in role.homes
         )
         self.spellings: dict[str, Counter[str]] = {}
+        self.segments = {segment for unit in readings for segment in unit.split("/")[:-1]}
         self.concepts = self.find_concepts()
 
     def read(self) -> dict[str, str]:
@@ -280,7 +281,7 @@ class DomainReader:
         many = plural(term)
         if not known or many in known:
             return many
-        if any(f"/{name}/" in f"/{unit}" for name in known for unit in self.readings):
+        if not self.segments.isdisjoint(known):
             return known.most_common(1)[0][0]
         return many
 

@@ -3,6 +3,7 @@
 from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
@@ -19,7 +20,11 @@ class Picture:
     index: CodeIndex
     layout: Layout
     readings: Mapping[str, Reading]
-    domains: Mapping[str, str]
+
+    @cached_property
+    def domains(self) -> Mapping[str, str]:
+        """The domain of each unit; computed only where something asks for it."""
+        return DomainReader(self.index, self.layout, self.readings).read()
 
     def role(self, unit: str) -> str:
         reading = self.readings.get(unit)
@@ -44,9 +49,7 @@ class Picture:
 
 def take_picture(index: CodeIndex, layout: Layout) -> Picture:
     """Read the roles and domains of an application."""
-    readings = read_roles(index, layout)
-    domains = DomainReader(index, layout, readings).read()
-    return Picture(index, layout, readings, domains)
+    return Picture(index, layout, read_roles(index, layout))
 
 
 @dataclass(frozen=True)

@@ -7,7 +7,6 @@ import tree_sitter
 from yandrel.languages.python import grammar as g
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Problem, When
 
-NESTED_IMPORT = re.compile(rb"(?:^[ \t]+|[;:][ \t]*)(?:import|from)[ \t]+[\w.]", re.MULTILINE)
 GLOBAL = re.compile(rb"^[ \t]+global[ \t]+([\w, \t]+)", re.MULTILINE)
 MAXIMUM_PROBLEMS = 5
 DEEPEST_NESTING = 200
@@ -20,10 +19,9 @@ def read_facts(source: bytes) -> Facts:
     root = g.parse(source).root_node
     walk = _Walk(source)
     walk.block(root, When.LOAD, guarded=False, conditional=False)
-    if NESTED_IMPORT.search(source):
-        walk.nested_imports(root)
+    walk.nested_imports(root)
     bound = walk.bound
-    for found in GLOBAL.finditer(source):
+    for found in GLOBAL.finditer(source) if b"global " in source else ():
         bound.update(name.strip().decode() for name in found.group(1).split(b",") if name.strip())
     problems = _problems(root) if root.has_error else ()
     return Facts(
@@ -301,10 +299,18 @@ class _Walk:
         )  # fmt: skip
 
     def nested_imports(self, root: Node) -> None:
-        """Imports below the top level: candidates by a regular expression, confirmed by the tree."""
-        for found in NESTED_IMPORT.finditer(self.source):
-            at = found.end() - 1
-            node = root.named_descendant_for_byte_range(at, at)
+        """Imports below the top level: the word finds candidates, the tree confirms them."""
+        source = self.source
+        at = source.find(b"import")
+        while at >= 0:
+            here, at = at, source.find(b"import", at + 6)
+            head = source[source.rfind(b"\n", 0, here) + 1 : here]
+            if head[:1] not in (b" ", b"\t") and b";" not in head and b":" not in head:
+                continue
+            word = head.lstrip()
+            if word and not word.startswith(b"from") and b";" not in head and b":" not in head:
+                continue
+            node = root.named_descendant_for_byte_range(here, here)
             for _ in range(4):
                 if node is None or node.kind_id in (g.IMPORT, g.IMPORT_FROM):
                     break

@@ -122,24 +122,39 @@ def local_roots(units: Units, roots: list[SourceRoot]) -> set[str]:
     dotted name from elsewhere counts only on the strength of a name found in the neighbour.
     """
     proofs: dict[str, set[bool]] = {}
-    named_folders = _named_folders(units, roots)
+    loose: list[tuple[str, str, str]] = []
+    known: dict[str, bool] = {}
     for path, facts in units.facts.items():
         folder = path[: path.rfind("/") + 1]
         if not folder:
             continue
         for item in facts.imports:
+            if item.module[:1] == ".":
+                continue
             for dotted, name in _absolute_names(item):
                 first = dotted.partition(".")[0]
-                if first in sys.stdlib_module_names:
-                    continue
-                if any(_holds(units, root.path, first) for root in roots):
-                    continue
-                place = _nearest_holding(units, folder, first)
-                if place is not None:
-                    strong = _gives(units, place, dotted, name)
-                    if strong is None:
-                        strong = place not in named_folders
-                    proofs.setdefault(place, set()).add(strong)
+                held = known.get(first)
+                if held is None:
+                    held = first in sys.stdlib_module_names
+                    held = held or any(_holds(units, root.path, first) for root in roots)
+                    known[first] = held
+                if not held:
+                    loose.append((folder, dotted, name))
+    places: dict[tuple[str, str], str | None] = {}
+    named_folders: set[str] | None = None
+    for folder, dotted, name in loose:
+        key = (folder, dotted.partition(".")[0])
+        if key not in places:
+            places[key] = _nearest_holding(units, *key)
+        place = places[key]
+        if place is None:
+            continue
+        strong = _gives(units, place, dotted, name)
+        if strong is None:
+            if named_folders is None:
+                named_folders = _named_folders(units, roots)
+            strong = place not in named_folders
+        proofs.setdefault(place, set()).add(strong)
     return {place for place, seen in proofs.items() if seen == {True}}
 
 

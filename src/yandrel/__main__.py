@@ -1,0 +1,5 @@
+"""`python -m yandrel`."""
+
+from yandrel.cli.main import main
+
+main()
