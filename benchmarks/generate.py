@@ -71,9 +71,7 @@ def class_name(name: str, role: str) -> str:
     return name.capitalize() + ("" if role == "model" else role.capitalize())
 
 
-def _unit(
-    name: str, number: int, role: str, below: str, names: list[str], chance: random.Random
-) -> str:
+def _unit(name: str, number: int, role: str, below: str, names: list[str], chance: random.Random) -> str:
     lines = [f'"""The {role} of {name}."""', "", "import json", "from dataclasses import dataclass", ""]
     if below:
         for other in {number, *(chance.randrange(len(names)) for _ in range(4))}:

@@ -60,7 +60,9 @@ def bare_parse(root: Path) -> float:
         "print(time.process_time()-t)"
     )
     return min(
-        float(subprocess.run([sys.executable, "-c", code, str(root)], stdout=subprocess.PIPE, check=True).stdout)
+        float(
+            subprocess.run([sys.executable, "-c", code, str(root)], stdout=subprocess.PIPE, check=True).stdout
+        )
         for _ in range(RUNS)
     )
 
@@ -107,7 +109,9 @@ def measure(root: Path, title: str, source: str, target: str) -> None:
     print(f"  cold check   wall       {cold.wall:6.2f} s = {cold.wall / parse:4.2f} of bare parsing")
     print(f"  warm check   net        {warm_net:6.3f} s; limit {scan_limit:5.3f} (scan {scan:5.3f})")
     print(f"  one changed  more       {changed.wall - warm.wall:6.3f} s than warm")
-    print(f"  move, warm   net        {move.wall - start.wall:6.3f} s = {(move.wall - start.wall) / max(warm_net, 0.05):4.1f} warm checks")
+    print(
+        f"  move, warm   net        {move.wall - start.wall:6.3f} s = {(move.wall - start.wall) / max(warm_net, 0.05):4.1f} warm checks"
+    )
     print(f"  memory cold             {cold.memory:6.0f} MB")
 
 
@@ -127,7 +131,9 @@ def main() -> None:
 
 
 def start_up_ratio() -> float:
-    bare = "import click\n@click.group()\ndef cli(): 'A bare program.'\n@cli.command()\ndef x(): 'One.'\ncli()"
+    bare = (
+        "import click\n@click.group()\ndef cli(): 'A bare program.'\n@cli.command()\ndef x(): 'One.'\ncli()"
+    )
     bare_times, own_times = [], []
     for _ in range(7):
         for times, command in (

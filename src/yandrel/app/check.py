@@ -1,21 +1,26 @@
 """Check: what is, against what the layout says."""
 
 import hashlib
-from collections.abc import Iterable
+import time
+from collections.abc import Iterable, Iterator, Mapping
+from contextlib import suppress
 
 import msgspec
 
 from yandrel import __version__
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError
-from yandrel.index.code import tree_key
+from yandrel.files.walk import Tree
+from yandrel.index.code import RACY_NS, CodeIndex, remember_graph, tree_key, versions
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Place
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.plan import files_as_changes
 from yandrel.moves.things import nearest
 from yandrel.rules.accepted import ACCEPTED_NAME, read_accepted, write_accepted
 from yandrel.rules.registry import RULE_NAMES, load_rule, load_rules
-from yandrel.rules.runner import Outcome, run_rules
+from yandrel.rules.runner import run_rules
+from yandrel.survey.picture import take_picture
+from yandrel.survey.roles import Reading
 
 
 class Judged(msgspec.Struct, array_like=True):
@@ -29,35 +34,130 @@ class Judged(msgspec.Struct, array_like=True):
     problems: list[Place]
 
 
+class Verdict(msgspec.Struct, array_like=True):
+    """A check with what it was judged by, for the run in which only a few units have changed."""
+
+    layout: bytes
+    judged: Judged
+    readings: dict[str, msgspec.Raw]
+    domains: dict[str, str]
+
+
 def judge(workspace: Workspace) -> Judged:
-    """Return the outcome of all rules, out of the cache where nothing has changed."""
-    layout = workspace.layout
-    extra = __version__.encode() + b"\0" + layout.raw + b"\0" + _format().encode()
-    key = tree_key(workspace.tree, hashlib.blake2b(extra, digest_size=16).digest())
+    """Return the outcome of all rules, out of the cache as far as nothing has changed."""
+    layout_key = _layout_key(workspace)
+    key = tree_key(workspace.tree, layout_key)
     packed = workspace.store.read_snapshot("check", key)
     if packed is not None:
-        try:
+        with suppress(msgspec.DecodeError, msgspec.ValidationError):
             return msgspec.msgpack.decode(packed, type=Judged)
-        except msgspec.DecodeError:
-            pass
-    outcome: Outcome = run_rules(workspace.picture, load_rules())
     index = workspace.index
+    verdict = _last_verdict(workspace, layout_key)
+    judged = _judge_again(workspace, verdict) if verdict is not None else None
+    if judged is None:
+        known = _known_readings(index, verdict)
+        workspace.picture = take_picture(index, workspace.layout, known)
+        judged = _judge_all(workspace, layout_key)
+    if not is_racy(workspace.tree):
+        workspace.store.write_snapshot("check", key, msgspec.msgpack.encode(judged))
+    return judged
+
+
+def is_racy(tree: Tree) -> bool:
+    """Whether a file is so new that it could change again without its time telling."""
+    limit = time.time_ns() - RACY_NS
+    return any(found[1] > limit for found in tree.stats.values())
+
+
+def _layout_key(workspace: Workspace) -> bytes:
+    extra = "\0".join((__version__, versions(), ",".join(RULE_NAMES))).encode()
+    return hashlib.blake2b(extra + b"\0" + workspace.layout.raw, digest_size=16).digest()
+
+
+def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
+    outcome = run_rules(workspace.picture, load_rules())
+    index, picture = workspace.index, workspace.picture
     judged = Judged(
         outcome.findings,
         outcome.excepted,
         outcome.rules,
-        len(workspace.picture.readings),
-        sum(len(index.edges_of(unit)) for unit in workspace.picture.readings),
+        len(picture.readings),
+        sum(len(index.edges_of(unit)) for unit in picture.readings),
         [Place(*problem) for problem in index.problems()],
     )
-    workspace.store.write_snapshot("check", key, msgspec.msgpack.encode(judged))
+    encode = msgspec.msgpack.Encoder().encode
+    verdict = Verdict(
+        layout_key,
+        judged,
+        {unit: msgspec.Raw(encode(picture.readings[unit])) for unit in picture.readings},
+        dict(picture.__dict__.get("domains", {})),
+    )
+    remember_graph(index, workspace.store)
+    workspace.store.write_snapshot("verdict", layout_key, encode(verdict))
     return judged
 
 
-def _format() -> str:
-    from yandrel.index.code import versions
+def _last_verdict(workspace: Workspace, layout_key: bytes) -> Verdict | None:
+    if not workspace.index.recalled:
+        return None
+    packed = workspace.store.read_snapshot("verdict", layout_key)
+    if packed is not None:
+        with suppress(msgspec.DecodeError, msgspec.ValidationError):
+            return msgspec.msgpack.decode(packed, type=Verdict)
+    return None
 
-    return versions()
+
+class RecalledReadings(Mapping[str, Reading]):
+    """Readings of the last run, unpacked when asked for; without those of changed units."""
+
+    def __init__(self, packed: Mapping[str, msgspec.Raw], without: Mapping[str, bool]) -> None:
+        self._packed = packed
+        self._without = without
+
+    def __getitem__(self, unit: str) -> Reading:
+        if unit in self._without:
+            raise KeyError(unit)
+        return msgspec.msgpack.decode(self._packed[unit], type=Reading)
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._packed)
+
+    def __len__(self) -> int:
+        return len(self._packed)
+
+
+def _known_readings(index: CodeIndex, verdict: Verdict | None) -> Mapping[str, Reading]:
+    if verdict is None or index.changed is None:
+        return {}
+    return RecalledReadings(verdict.readings, index.changed)
+
+
+def _judge_again(workspace: Workspace, verdict: Verdict) -> Judged | None:
+    """Judge the changed units alone, where nothing that others can see has changed."""
+    index = workspace.index
+    changed = index.changed
+    if changed is None or any(changed.values()):
+        return None
+    picture = take_picture(index, workspace.layout, RecalledReadings(verdict.readings, {}))
+    if verdict.domains:
+        picture.domains = verdict.domains
+    workspace.picture = picture
+    units = [unit for unit in changed if unit in picture.readings]
+    outcome = run_rules(picture, load_rules(), units, whole=False)
+    old = verdict.judged
+    wholes = {rule.name for rule in load_rules() if rule.whole}
+    kept = [f for f in old.findings if f.unit not in changed or f.rule in wholes]
+    findings = sorted([*kept, *outcome.findings], key=lambda f: (f.unit, f.line, f.rule, f.key))
+    problems = [Place(*problem) for problem in index.problems_in(changed)]
+    problems += [p for p in old.problems if p.unit not in changed]
+    return Judged(
+        tuple(findings),
+        old.excepted,
+        old.rules,
+        old.units,
+        old.imports,
+        sorted(problems, key=lambda p: p.unit),
+    )
 
 
 def check(

@@ -38,13 +38,8 @@ OUT_UNLESS_CODE = frozenset(["vendor", "dist", "build", "target", "venv", "env"]
 LARGEST_SOURCE = 32 * 1024 * 1024
 
 
-@dataclass(frozen=True, slots=True)
-class FileStat:
-    """What is known of a file without reading it."""
-
-    size: int
-    mtime_ns: int
-    mode: int
+FileStat = tuple[int, int, int]
+"""Size in bytes, time of the last change in nanoseconds, mode."""
 
 
 @dataclass(slots=True)
@@ -96,23 +91,25 @@ def _walk_folder(
     if "pyvenv.cfg" in names and folder:
         tree.ignored.add(folder)
         return
+    files, stats, ignored = tree.files, tree.stats, tree.ignored
     for entry in entries:
-        path = folder + entry.name
+        name = entry.name
+        path = folder + name
         try:
             if entry.is_dir(follow_symlinks=False):
-                if is_left_out(entry.name, entry.path) or _is_ignored(path + "/", ignores):
-                    tree.ignored.add(path + "/")
+                if is_left_out(name, entry.path) or (ignores and _is_ignored(path + "/", ignores)):
+                    ignored.add(path + "/")
                 else:
                     _walk_folder(tree, path + "/", ignores, wanted)
-            elif entry.is_symlink() or not entry.is_file(follow_symlinks=False):
-                tree.ignored.add(path + "/" if entry.is_dir() else path)
+            elif not entry.is_file(follow_symlinks=False):
+                ignored.add(path + "/" if entry.is_dir() else path)
             elif ignores and _is_ignored(path, ignores):
-                tree.ignored.add(path)
+                ignored.add(path)
             else:
-                tree.files.append(path)
-                if wanted(path):
+                files.append(path)
+                if wanted(name):
                     found = entry.stat(follow_symlinks=False)
-                    tree.stats[path] = FileStat(found.st_size, found.st_mtime_ns, found.st_mode)
+                    stats[path] = (found.st_size, found.st_mtime_ns, found.st_mode)
         except OSError:
             tree.unreadable.append(path)
 

@@ -2,18 +2,20 @@
 
 import hashlib
 import time
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from pathlib import Path
 
 import msgspec
 
+from yandrel import __version__
 from yandrel.files.text import Source, decode_source
 from yandrel.files.walk import Tree, walk_tree
+from yandrel.index.memory import GraphMemory, Recalled, changed_since, mentioning, recall, remember, surface
 from yandrel.index.parse import facts_of_bytes, parse_files
 from yandrel.index.store import FactStore, Row
 from yandrel.languages.protocol import Language, View
-from yandrel.languages.registry import LANGUAGES, MANIFESTS, language_of, load_language
+from yandrel.languages.registry import BY_SUFFIX, LANGUAGES, MANIFESTS, language_of, load_language
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
@@ -47,7 +49,11 @@ class PackedFacts(Mapping[str, Facts]):
 
 @dataclass
 class CodeIndex:
-    """All that is known of an application's code."""
+    """All that is known of an application's code.
+
+    `changed` are the units that differ from those of the last run, and whether others can see it;
+    None where too much is different to tell.
+    """
 
     root: Path
     tree: Tree
@@ -56,6 +62,8 @@ class CodeIndex:
     views: dict[str, View] = field(default_factory=dict)
     projects: dict[str, Project] = field(default_factory=dict)
     parsed: int = 0
+    changed: Mapping[str, bool] | None = None
+    recalled: bool = False
     configured: tuple[SourceRoot, ...] = ()
 
     @property
@@ -81,6 +89,12 @@ class CodeIndex:
         name = language_of(path)
         return decode_source(self.read_raw(path), name is not None and load_language(name).cookies)
 
+    def problems_in(self, units: Iterable[str]) -> Iterator[tuple[str, int, str]]:
+        """Yield those of some units that could not be read whole."""
+        for unit in units:
+            for problem in self.facts[unit].problems[:1]:
+                yield unit, problem.line, problem.text
+
     def problems(self) -> Iterator[tuple[str, int, str]]:
         """Yield the units that could not be read whole: path, line, what is wrong."""
         for unit, facts in self.facts.items():
@@ -88,21 +102,19 @@ class CodeIndex:
                 yield unit, problem.line, problem.text
 
 
-def is_looked_at(path: str) -> bool:
+LOOKED_AT = (*BY_SUFFIX, *MANIFESTS)
+
+
+def is_looked_at(name: str) -> bool:
     """Whether a file's size and time are of interest: a unit, or a project file."""
-    return language_of(path) is not None or path.rpartition("/")[2] in MANIFESTS
+    return name.endswith(LOOKED_AT)
 
 
 def tree_key(tree: Tree, extra: bytes = b"") -> bytes:
     """Return a digest of the tree: which files there are, how large and how old."""
     digest = hashlib.blake2b(extra, digest_size=16)
-    stats = tree.stats
-    for path in tree.files:
-        found = stats.get(path)
-        if found is not None:
-            digest.update(f"{path}\0{found.size}\0{found.mtime_ns}\0".encode("utf-8", "surrogateescape"))
-        else:
-            digest.update(path.encode("utf-8", "surrogateescape"))
+    digest.update("\0".join(tree.files).encode("utf-8", "surrogateescape"))
+    digest.update(repr(list(tree.stats.items())).encode("utf-8", "surrogateescape"))
     return digest.digest()
 
 
@@ -135,17 +147,44 @@ def build_index(
             continue
         row, found = rows.get(path), tree.stats[path]
         version = f"{name}{load_language(name).version}"
-        if row and (row.size, row.mtime_ns, row.version) == (found.size, found.mtime_ns, version):
+        if row and (row.size, row.mtime_ns, row.version) == (found[0], found[1], version):
             packed[path] = row.facts
         else:
             stale.append(path)
-    fresh = dict(parse_files(root, stale, {path: tree.stats[path].size for path in stale}))
+    fresh = dict(parse_files(root, stale, {path: tree.stats[path][0] for path in stale}))
     packed.update(fresh)
     if store is not None and (fresh or len(rows) != len(packed)):
         store.write_rows(_rows(tree, fresh), [path for path in rows if path not in packed])
     index = CodeIndex(root, tree, PackedFacts(packed), tree_key(tree), parsed=len(fresh), configured=sources)
-    open_views(index, sources)
+    old = {path: rows[path].facts for path in fresh if path in rows}
+    memory = recall(store, memory_version(sources))
+    if memory is not None:
+        index.changed = _changes(index, memory, old)
+    open_views(index, sources, memory)
     return index
+
+
+def memory_version(sources: tuple[SourceRoot, ...]) -> str:
+    return f"{__version__} {versions()} {sources}"
+
+
+def _changes(index: CodeIndex, memory: GraphMemory, old: Mapping[str, bytes]) -> dict[str, bool] | None:
+    """Tell which units changed since the graph was remembered, and which of them others can see."""
+    changed = changed_since(memory, index.tree)
+    if changed is None or len(changed) * 4 > len(index.facts) + 40:
+        return None
+    if any(language_of(path) is None for path in changed):
+        return None
+    return {
+        path: path not in old or surface(_facts_decoder.decode(old[path])) != surface(index.facts[path])
+        for path in changed
+    }
+
+
+def remember_graph(index: CodeIndex, store: FactStore) -> None:
+    """Keep the resolved graph for the next run."""
+    resolved = {unit: index.view(unit).resolved_of(unit) for unit in index.facts}
+    remember(store, memory_version(index.configured), index.tree, index.projects, resolved)
 
 
 def _rows(tree: Tree, fresh: Mapping[str, bytes]) -> Iterator[Row]:
@@ -153,13 +192,15 @@ def _rows(tree: Tree, fresh: Mapping[str, bytes]) -> Iterator[Row]:
     for path, facts in fresh.items():
         found = tree.stats[path]
         name = language_of(path) or ""
-        racy = now - found.mtime_ns < RACY_NS
+        racy = now - found[1] < RACY_NS
         version = f"{name}{load_language(name).version}"
-        yield Row(path, found.size, 0 if racy else found.mtime_ns, version, facts)
+        yield Row(path, found[0], 0 if racy else found[1], version, facts)
 
 
-def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...]) -> None:
+def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...], memory: GraphMemory | None = None) -> None:
     """Find where namespaces start, and open the graph of each language that is there."""
+    changed = index.changed
+    visible = {path for path, seen in (changed or {}).items() if seen}
     tree = index.tree
     by_language: dict[str, dict[str, None]] = {}
     for path in index.facts:
@@ -175,9 +216,16 @@ def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...]) -> None:
             for path in tree.files
             if path.rpartition("/")[2] in language.manifests
         }
-        project = language.find_project(units, manifests, sources)
+        known = memory.projects.get(name) if memory is not None and changed is not None else None
+        project = known
+        if project is None or visible:
+            project = language.find_project(units, manifests, sources)
         index.projects[name] = project
-        index.views[name] = language.open_view(units, project)
+        view = index.views[name] = language.open_view(units, project)
+        if memory is not None and changed is not None and project == known:
+            without = set(changed) | (mentioning(memory, visible) | set(memory.loose) if visible else set())
+            view.preload(Recalled(memory.resolved, without))
+            index.recalled = True
 
 
 def index_of_texts(

@@ -85,6 +85,16 @@ class FactStore:
             return None
         return found[0] if found else None
 
+    def read_latest(self, name: str) -> bytes | None:
+        """Return a snapshot whatever its key."""
+        if self.connection is None:
+            return None
+        try:
+            found = self.connection.execute("select value from snapshots where name = ?", (name,)).fetchone()
+        except sqlite3.Error:
+            return None
+        return found[0] if found else None
+
     def write_snapshot(self, name: str, key: bytes, value: bytes) -> None:
         if self.connection is not None:
             with suppress(sqlite3.Error):

@@ -12,7 +12,7 @@ from typing import Any, Protocol
 from yandrel.model.changes import Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
-from yandrel.model.graph import Edge, Symbol
+from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Project, SourceRoot, Units
 
 
@@ -22,8 +22,11 @@ class View(Protocol):
     def edges_of(self, unit: str) -> tuple[Edge, ...]:
         """Return every reference of a unit to another, explicit or implicit, resolved."""
 
-    def preload_edges(self, edges: Mapping[str, tuple[Edge, ...]]) -> None:
-        """Take edges that were resolved in an earlier run."""
+    def resolved_of(self, unit: str) -> Resolved:
+        """Return the edges of a unit, and the units that loading it loads."""
+
+    def preload(self, known: Mapping[str, Resolved]) -> None:
+        """Take what was resolved in an earlier run, or before a change."""
 
     def importers_of(self, unit: str) -> list[str]:
         """Return the units that name a unit or something in it."""

@@ -43,3 +43,10 @@ class Edge(Struct, frozen=True, array_like=True):
     @property
     def target(self) -> Symbol:
         return Symbol(self.unit, self.name)
+
+
+class Resolved(Struct, frozen=True, array_like=True):
+    """All that a unit refers to, and the units that loading it loads, in order."""
+
+    edges: tuple[Edge, ...]
+    loads: tuple[str, ...]

@@ -27,6 +27,7 @@ class ImportCycle:
 
     name = "import-cycle"
     needs_layout = False
+    whole = True
 
     def check(self, context: Context) -> Iterable[Finding]:
         for view in context.index.views.values():

@@ -24,13 +24,14 @@ class Misnamed:
 
     name = "misnamed"
     needs_layout = True
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         yield from self.units(context)
         yield from self.types(context)
 
     def units(self, context: Context) -> Iterator[Finding]:
-        for unit, reading in context.picture.readings.items():
+        for unit, reading in context.readings():
             if reading.place or not reading.role or context.layout.is_fixed(unit):
                 continue
             role = context.layout.roles.get(reading.role)
@@ -53,7 +54,7 @@ class Misnamed:
             )
 
     def types(self, context: Context) -> Iterator[Finding]:
-        for unit in context.picture.readings:
+        for unit in context.units:
             role = context.picture.role(unit)
             shape = context.layout.shapes.get(role)
             if shape is None or not shape.type:

@@ -22,10 +22,10 @@ class Misplaced:
 
     name = "misplaced"
     needs_layout = True
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
-        picture = context.picture
-        for unit, reading in picture.readings.items():
+        for unit, reading in context.readings():
             evident, place = reading.evident, reading.place
             if not evident or not place or evident == place or evident not in context.layout.roles:
                 continue

@@ -18,6 +18,7 @@ class NamespaceMismatch:
 
     name = "namespace-mismatch"
     needs_layout = False
+    whole = True
 
     def check(self, context: Context) -> Iterable[Finding]:
         for view in context.index.views.values():

@@ -26,12 +26,13 @@ class OutsideImport:
 
     name = "outside-import"
     needs_layout = True
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         outside = context.layout.outside
         if not outside:
             return
-        for unit in context.picture.readings:
+        for unit in context.units:
             role = context.picture.role(unit)
             allowed = outside.get(role)
             if allowed is None:

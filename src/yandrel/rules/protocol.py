@@ -1,6 +1,6 @@
 """What a rule is, and what it is given."""
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 from typing import Protocol
 
@@ -10,13 +10,19 @@ from yandrel.layout.patterns import Pattern
 from yandrel.model.graph import Edge, State
 from yandrel.model.results import Finding
 from yandrel.survey.picture import Picture
+from yandrel.survey.roles import Reading
 
 
 class Rule(Protocol):
-    """One rule: its docstring says what it is for, with a bad and a good example."""
+    """One rule: its docstring says what it is for, with a bad and a good example.
+
+    A `whole` rule judges the application at once; any other judges each of the context's units by
+    that unit's own facts and edges, and by what the units that these lead to are.
+    """
 
     name: str
     needs_layout: bool
+    whole: bool
 
     def check(self, context: "Context") -> Iterable[Finding]:
         """Yield the findings; never prints, sorts or suppresses."""
@@ -24,9 +30,10 @@ class Rule(Protocol):
 
 @dataclass
 class Context:
-    """All that a rule may look at."""
+    """All that a rule may look at; `units` are those to judge."""
 
     picture: Picture
+    units: Sequence[str]
     _lines: dict[str, list[str]] = field(default_factory=dict)
 
     @property
@@ -37,10 +44,15 @@ class Context:
     def layout(self) -> Layout:
         return self.picture.layout
 
+    def readings(self) -> Iterator[tuple[str, Reading]]:
+        """Yield the units to judge with what they are."""
+        for unit in self.units:
+            yield unit, self.picture.readings[unit]
+
     def edges(self) -> Iterator[tuple[str, Edge]]:
         """Yield every edge that leads to another unit of this application."""
         readings = self.picture.readings
-        for unit in readings:
+        for unit in self.units:
             for edge in self.index.edges_of(unit):
                 if edge.state == State.FOUND and edge.unit != unit and edge.unit in readings:
                     yield unit, edge

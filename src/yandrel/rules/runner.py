@@ -1,5 +1,6 @@
 """Running the rules: exceptions and accepted findings taken off, the rest in a stable order."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yandrel.layout.config import Layout
@@ -18,16 +19,23 @@ class Outcome:
     rules: tuple[str, ...]
 
 
-def run_rules(picture: Picture, rules: list[Rule]) -> Outcome:
-    """Return the findings of the rules that apply."""
+def run_rules(
+    picture: Picture, rules: list[Rule], units: Sequence[str] | None = None, whole: bool = True
+) -> Outcome:
+    """Return the findings of the rules that apply, for some units or for all.
+
+    `whole` says whether rules that judge the application at once are to run as well.
+    """
     layout = picture.layout
-    context = Context(picture)
+    context = Context(picture, list(picture.readings) if units is None else units)
     active = [rule for rule in rules if rule.name not in layout.off]
     if not layout.present:
         active = [rule for rule in active if not rule.needs_layout]
     found: dict[tuple[str, int], Finding] = {}
     excepted = 0
     for rule in active:
+        if rule.whole and not whole:
+            continue
         for finding in rule.check(context):
             if is_excepted(layout, finding):
                 excepted += 1

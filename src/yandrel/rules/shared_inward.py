@@ -25,6 +25,7 @@ class SharedInward:
 
     name = "shared-inward"
     needs_layout = True
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture

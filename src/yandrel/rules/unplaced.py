@@ -18,10 +18,11 @@ class Unplaced:
 
     name = "unplaced"
     needs_layout = True
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture
-        for unit, reading in picture.readings.items():
+        for unit, reading in context.readings():
             if reading.role or reading.place or not picture.is_counted(unit):
                 continue
             if context.layout.is_fixed(unit):

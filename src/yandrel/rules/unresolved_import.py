@@ -23,9 +23,10 @@ class UnresolvedImport:
 
     name = "unresolved-import"
     needs_layout = False
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
-        for unit in context.picture.readings:
+        for unit in context.units:
             for edge in context.index.edges_of(unit):
                 if edge.state != State.MISSING or edge.guarded:
                     continue

@@ -22,9 +22,10 @@ class WrongKind:
 
     name = "wrong-kind"
     needs_layout = True
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
-        for unit in context.picture.readings:
+        for unit in context.units:
             role = context.picture.role(unit)
             shape = context.layout.shapes.get(role)
             if shape is None or not shape.kind:

@@ -29,6 +29,7 @@ class WrongWay:
 
     name = "wrong-way"
     needs_layout = True
+    whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         arrows = context.layout.arrows

@@ -8,7 +8,7 @@ from functools import cached_property
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.survey.domains import DomainReader, concept_words
-from yandrel.survey.roles import Reading, RoleReader, read_roles
+from yandrel.survey.roles import Reading, Readings, RoleReader
 
 OUTSIDE_THE_COUNT = frozenset({"test", "migration"})
 
@@ -47,9 +47,9 @@ class Picture:
         return [path for path in self.index.tree.files if self.layout.is_fixed(path)]
 
 
-def take_picture(index: CodeIndex, layout: Layout) -> Picture:
-    """Read the roles and domains of an application."""
-    return Picture(index, layout, read_roles(index, layout))
+def take_picture(index: CodeIndex, layout: Layout, known: Mapping[str, Reading] | None = None) -> Picture:
+    """Read the roles and domains of an application; `known` are readings that still hold."""
+    return Picture(index, layout, Readings(index, layout, known or {}))
 
 
 @dataclass(frozen=True)

@@ -1,5 +1,6 @@
 """What each unit does: evidence first, then its place."""
 
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from yandrel.errors import ConfigError
@@ -207,9 +208,35 @@ def own_hints(layout: Layout) -> list[Hint]:
     return out
 
 
-def read_roles(index: CodeIndex, layout: Layout) -> dict[str, Reading]:
-    """Return the reading of every unit that is not generated."""
-    reader = RoleReader(layout, index.languages)
-    return {
-        unit: reader.read(unit, facts) for unit, facts in index.facts.items() if not layout.is_generated(unit)
-    }
+class Readings(Mapping[str, Reading]):
+    """The reading of every unit that is not generated, each made when asked for.
+
+    `known` are readings of units that have not changed.
+    """
+
+    def __init__(self, index: CodeIndex, layout: Layout, known: Mapping[str, Reading]) -> None:
+        self._index = index
+        self._reader = RoleReader(layout, index.languages)
+        self._found: dict[str, Reading] = {}
+        self._known = known
+        self._units = dict.fromkeys(
+            unit for unit in index.facts if not (layout.generated and layout.is_generated(unit))
+        )
+
+    def __getitem__(self, unit: str) -> Reading:
+        found = self._found.get(unit)
+        if found is None:
+            if unit not in self._units:
+                raise KeyError(unit)
+            found = self._known.get(unit) or self._reader.read(unit, self._index.facts[unit])
+            self._found[unit] = found
+        return found
+
+    def __contains__(self, unit: object) -> bool:
+        return unit in self._units
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._units)
+
+    def __len__(self) -> int:
+        return len(self._units)

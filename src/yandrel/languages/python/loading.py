@@ -11,15 +11,6 @@ Step = tuple[int, str, str, str]
 DEFINE, LOAD, TAKE, STAR = 0, 1, 2, 3
 
 
-def load_edges(view: PythonView, unit: str) -> list[str]:
-    """Return the units that loading a unit loads, its own packages included."""
-    out = dict.fromkeys(view.parents_of(unit))
-    for target, _ in view.loads_of(unit):
-        if target != unit:
-            out[target] = None
-    return list(out)
-
-
 def find_load_cycles(view: PythonView) -> list[list[str]]:
     """Return the strongly connected groups of more than one unit, by imports at the top level.
 
@@ -27,7 +18,7 @@ def find_load_cycles(view: PythonView) -> list[list[str]]:
     """
     units = list(view.units.facts)
     index = {unit: number for number, unit in enumerate(units)}
-    edges = [[index[target] for target in load_edges(view, unit) if target in index] for unit in units]
+    edges = [[index[target] for target in view.resolved_of(unit).loads if target in index] for unit in units]
     return [[units[n] for n in group] for group in strong_groups(edges) if len(group) > 1]
 
 

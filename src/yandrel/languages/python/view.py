@@ -5,7 +5,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
-from yandrel.model.graph import Edge, State, Symbol
+from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
 
 MODULE_ATTRIBUTES = frozenset(
@@ -60,7 +60,10 @@ class PythonView:
         self._roots: dict[str, list[str]] = {}
         self._members: dict[tuple[str, str], Found] = {}
         self._top: dict[str, bool] = {}
-        self._edges: dict[str, tuple[Edge, ...]] = {}
+        self._resolved: dict[str, Resolved] = {}
+        self._known: Mapping[str, Resolved] = {}
+        self._parents: dict[tuple[str, str], list[str]] = {}
+        self._cycles: list[list[str]] | None = None
         self._importers: dict[str, list[str]] | None = None
         self._global_roots = [root.path for root in project.roots if not root.local]
         self._local_roots = [root.path for root in project.roots if root.local]
@@ -76,7 +79,7 @@ class PythonView:
         """Return the source roots in the order in which a unit of that folder looks through them."""
         found = self._roots.get(folder)
         if found is None:
-            above = [root for root in self._global_roots if folder.startswith(root) and root]
+            above = [root for root in self._global_roots if folder.startswith(root)]
             others = [root for root in self._global_roots if root not in above]
             local = [root for root in self._local_roots if folder.startswith(root)]
             found = self._roots[folder] = above + others + local
@@ -345,16 +348,23 @@ class PythonView:
 
     # -- edges -----------------------------------------------------------------------------
 
+    def resolved_of(self, unit: str) -> Resolved:
+        """Return every import of a unit, resolved, and what loading it loads."""
+        found = self._resolved.get(unit)
+        if found is None:
+            found = self._known.get(unit)
+            if found is None:
+                found = Resolved(self._find_edges(unit), tuple(load_edges(self, unit)))
+            self._resolved[unit] = found
+        return found
+
     def edges_of(self, unit: str) -> tuple[Edge, ...]:
         """Return every import of a unit, resolved."""
-        known = self._edges.get(unit)
-        if known is None:
-            known = self._edges[unit] = self._find_edges(unit)
-        return known
+        return self.resolved_of(unit).edges
 
-    def preload_edges(self, edges: Mapping[str, tuple[Edge, ...]]) -> None:
-        """Take edges that were resolved before instead of resolving them again."""
-        self._edges.update(edges)
+    def preload(self, known: Mapping[str, Resolved]) -> None:
+        """Take what was resolved before instead of resolving it again."""
+        self._known = known
 
     def importers_of(self, unit: str) -> list[str]:
         """Return the units whose imports name a unit or something in it."""
@@ -408,10 +418,16 @@ class PythonView:
 
     def parents_of(self, unit: str, root: str = "") -> list[str]:
         """Return the packages that are loaded before a unit, outermost first."""
-        out: list[str] = []
         folder = unit[: unit.rfind("/") + 1]
         if self.is_package(unit):
             folder = folder[: folder.rfind("/", 0, -1) + 1]
+        found = self._parents.get((folder, root))
+        if found is None:
+            found = self._parents[folder, root] = self._packages_of(folder, root)
+        return found
+
+    def _packages_of(self, folder: str, root: str) -> list[str]:
+        out: list[str] = []
         while folder and len(folder) > len(root):
             if folder + "__init__.py" in self.units.facts:
                 out.append(folder + "__init__.py")
@@ -443,13 +459,24 @@ class PythonView:
     def load_cycles(self) -> list[list[str]]:
         from yandrel.languages.python.loading import find_load_cycles
 
-        return find_load_cycles(self)
+        if self._cycles is None:
+            self._cycles = find_load_cycles(self)
+        return self._cycles
 
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
         return {}
 
     def is_standard(self, package: str) -> bool:
         return package in sys.stdlib_module_names or package == "__future__"
+
+
+def load_edges(view: PythonView, unit: str) -> list[str]:
+    """Return the units that loading a unit loads, its own packages included."""
+    out = dict.fromkeys(view.parents_of(unit))
+    for target, _ in view.loads_of(unit):
+        if target != unit:
+            out[target] = None
+    return list(out)
 
 
 def _joined(module: str, name: str) -> str:
