@@ -126,6 +126,15 @@ class RecalledReadings(Mapping[str, Reading]):
         return len(self._packed)
 
 
+def recalled_readings(workspace: Workspace, without: set[str]) -> Mapping[str, Reading]:
+    """Return the readings of the last run, but for some units; none where that run is too old."""
+    verdict = _last_verdict(workspace, _layout_key(workspace))
+    changed = workspace.index.changed
+    if verdict is None or changed is None:
+        return {}
+    return RecalledReadings(verdict.readings, dict.fromkeys([*without, *changed], True))
+
+
 def _known_readings(index: CodeIndex, verdict: Verdict | None) -> Mapping[str, Reading]:
     if verdict is None or index.changed is None:
         return {}

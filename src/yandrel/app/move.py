@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, field
 
-from yandrel.app.check import Judged, judge
+from yandrel.app.check import Judged, judge, recalled_readings
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError
@@ -129,7 +129,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
         else:
             target = find_target(index, source, target_text, workspace.here)
         pairs.append((source, target))
-    relocation = map_relocation(index, pairs, workspace.picture.fixed())
+    relocation = map_relocation(index, pairs, workspace.fixed_files())
     title = "move " + ", ".join(f"{s} to {t}" for s, t in pairs[:3])
     if len(pairs) > 3:
         title += f" and {len(pairs) - 3} more"
@@ -177,25 +177,30 @@ def home_target(workspace: Workspace, source: Thing) -> Thing:
 
 
 def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
-    """Say which findings a change would add or end, judged on the texts as they would be."""
+    """Say which findings a change would add or end, judged on the texts as they would be.
+
+    Only the units that the change reaches are judged again, and the application as a whole.
+    """
     before: Judged = judge(workspace)
     index = workspace.index
-    after = CodeIndex(
-        index.root, index.tree, outcome.proof.facts, b"", dict(outcome.proof.views), index.projects,
-        configured=index.configured,
-    )  # fmt: skip
-    overlay = outcome.plan.new_sources()
-    judged = run_rules(
-        take_picture(OverlaidIndex.over(after, index, overlay, outcome), workspace.layout),
-        load_rules(),
-    )
+    moved = {c.old: c.new for c in outcome.plan.files if c.old and c.old != c.new}
+    reached = outcome.proof.affected | {c.old for c in outcome.plan.files if c.old}
+    after = OverlaidIndex.over(index, outcome)
+    picture = take_picture(after, workspace.layout, recalled_readings(workspace, reached))
+    fresh = [c.new for c in outcome.plan.files if c.new]
+    units = dict.fromkeys([*(moved.get(unit, unit) for unit in reached), *fresh])
+    judged = run_rules(picture, load_rules(), [u for u in units if u in picture.readings])
     old_keys = {finding.key for finding in before.findings}
-    moved = {c.old: c.new for c in outcome.plan.files if c.old and c.new and c.old != c.new}
     expected = {_moved_key(finding, moved) for finding in before.findings}
     new_keys = {finding.key for finding in judged.findings}
     outcome.added = [f for f in judged.findings if f.key not in old_keys and f.key not in expected]
+    wholes = {rule.name for rule in load_rules() if rule.whole}
     outcome.ended = [
-        f for f in before.findings if f.key not in new_keys and _moved_key(f, moved) not in new_keys
+        f
+        for f in before.findings
+        if (f.unit in reached or f.rule in wholes)
+        and f.key not in new_keys
+        and _moved_key(f, moved) not in new_keys
     ]
 
 
@@ -213,14 +218,17 @@ class OverlaidIndex(CodeIndex):
     old_of: dict[str, str]
 
     @classmethod
-    def over(
-        cls, after: CodeIndex, index: CodeIndex, overlay: dict[str, bytes], outcome: Outcome
-    ) -> "OverlaidIndex":
+    def over(cls, index: CodeIndex, outcome: Outcome) -> "OverlaidIndex":
         made = cls(
-            after.root, after.tree, after.facts, after.key, after.views, after.projects,
-            configured=after.configured,
-        )  # fmt: skip
-        made.overlay = overlay
+            index.root,
+            index.tree,
+            outcome.proof.facts,
+            b"",
+            dict(outcome.proof.views),
+            index.projects,
+            configured=index.configured,
+        )
+        made.overlay = outcome.plan.new_sources()
         made.old_of = {c.new: c.old for c in outcome.plan.files if c.new and c.old}
         return made
 

@@ -55,6 +55,11 @@ class Workspace:
     def journal(self) -> Journal:
         return Journal(self.root)
 
+    def fixed_files(self) -> list[str]:
+        """Return the files that yandrel.toml says are never moved."""
+        layout = self.layout
+        return [path for path in self.tree.files if layout.is_fixed(path)] if layout.fixed else []
+
     def refresh(self) -> None:
         """Forget what was read, after files have changed."""
         for name in ("tree", "index", "picture", "layout"):

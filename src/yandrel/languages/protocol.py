@@ -6,7 +6,7 @@ relocation is rewritten as a whole: only the language knows which declarations, 
 imports change where, so it answers with edits for all files at once.
 """
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from typing import Any, Protocol
 
 from yandrel.model.changes import Relocation, Rewrite
@@ -73,11 +73,19 @@ class Language(Protocol):
     ) -> Project:
         """Return where namespaces start."""
 
+    def keeps_project(
+        self, project: Project, before: Mapping[str, Facts], after: Mapping[str, Facts]
+    ) -> bool:
+        """Whether namespaces certainly start where they did, though units have moved."""
+
     def open_view(self, units: Units, project: Project) -> View:
         """Return the graph of the units."""
 
     def moved_words(self, relocation: Relocation) -> set[str]:
         """Return words of which a file must contain one to name anything that moves."""
+
+    def mention_filter(self, view: Any, relocation: Relocation) -> Callable[[str, bytes], bool]:
+        """Return a test for units that hold one of the words: whether they can name what moves."""
 
     def rewrite(
         self, view: Any, relocation: Relocation, sources: Mapping[str, bytes]

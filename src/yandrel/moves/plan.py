@@ -110,6 +110,7 @@ def read_candidates(
     """Read the units that move and those whose bytes hold one of the words."""
     encoded = [word.encode() for word in words if word]
     pattern = re.compile(rb"\b(?:" + b"|".join(map(re.escape, encoded)) + rb")\b") if encoded else None
+    can_name = load_language(language).mention_filter(index.views[language], relocation)
     few = encoded if len(encoded) <= FEW_WORDS else []
     own = {*relocation.units, *(symbol.unit for symbol in relocation.definitions)}
     own |= {symbol.unit for symbol in relocation.definitions.values()}
@@ -121,7 +122,7 @@ def read_candidates(
         if path not in own:
             if few and not any(word in raw for word in few):
                 continue
-            if pattern is None or not pattern.search(raw):
+            if pattern is None or not pattern.search(raw) or not can_name(path, raw):
                 continue
         source = index.read_source(path)
         if source.problem:

@@ -1,8 +1,8 @@
 """The proof: on the new texts, every old edge leads to the new place of what it led to before."""
 
 from collections import Counter
-from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
 
 from yandrel.files.text import decode_source
 from yandrel.index.code import CodeIndex, facts_of_bytes, index_of_texts
@@ -10,7 +10,7 @@ from yandrel.languages.protocol import Language, View
 from yandrel.languages.registry import language_of, load_language
 from yandrel.model.changes import Refusal, Relocation
 from yandrel.model.facts import Facts
-from yandrel.model.graph import Edge, State, Symbol
+from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units, folders_of
 from yandrel.moves.plan import ChangePlan
 
@@ -44,6 +44,26 @@ class OverlaidFacts(Mapping[str, Facts]):
         return len(set(self._old) | set(self._fresh))
 
 
+class Unaffected(Mapping[str, Resolved]):
+    """What was resolved before, for the units that a change does not reach."""
+
+    def __init__(self, view: View, facts: Mapping[str, Facts], affected: set[str]) -> None:
+        self._view = view
+        self._facts = facts
+        self._affected = affected
+
+    def __getitem__(self, unit: str) -> Resolved:
+        if unit in self._affected or unit not in self._facts:
+            raise KeyError(unit)
+        return self._view.resolved_of(unit)
+
+    def __iter__(self) -> Iterator[str]:
+        return (unit for unit in self._facts if unit not in self._affected)
+
+    def __len__(self) -> int:
+        return sum(1 for _ in self)
+
+
 @dataclass
 class Proof:
     """The graph after a change, and what speaks against the change."""
@@ -52,6 +72,7 @@ class Proof:
     facts: Mapping[str, Facts]
     files: frozenset[str]
     refusals: list[Refusal]
+    affected: set[str] = field(default_factory=set)
 
 
 def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
@@ -79,6 +100,8 @@ def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
         after = index_of_texts(index, overlaid, files, project, name)
         proof.views[name] = after
         check = _Check(index, view, after, plan.relocation, overlaid, moved, set(fresh))
+        proof.affected |= check.affected
+        after.preload(Unaffected(view, index.facts, check.affected))
         check.run()
         if not check.refusals:
             check.loading()
@@ -98,6 +121,11 @@ def _project_after(
     changed: Mapping[str, bytes],
 ) -> Project:
     language = load_language(name)
+    before = index.projects[name]
+    if language.keeps_project(before, index.facts, facts) and not any(
+        path.rpartition("/")[2] in language.manifests for path in changed
+    ):
+        return before
     old_of = {path: path for path in index.tree.files}
     manifests = {}
     for path in files:
@@ -138,8 +166,9 @@ class _Check:
         self.moved = moved
         self.fresh = fresh
         self.refusals: list[Refusal] = []
+        self.affected = self.find_affected()
 
-    def affected(self) -> Iterable[str]:
+    def find_affected(self) -> set[str]:
         """Units whose edges may differ: touched ones, their importers, and those with loose imports."""
         touched = set(self.moved)
         touched |= {s.unit for s in self.relocation.definitions}
@@ -178,7 +207,7 @@ class _Check:
         homes: dict[str, set[str]] = {}
         for symbol, target in self.relocation.definitions.items():
             homes.setdefault(symbol.unit, set()).add(target.unit)
-        for unit in sorted(self.affected()):
+        for unit in sorted(self.affected):
             if unit not in self.index.facts:
                 continue
             new = self.relocation.unit(unit)

@@ -43,9 +43,6 @@ class Picture:
     def counted(self) -> list[str]:
         return [unit for unit in self.readings if self.is_counted(unit)]
 
-    def fixed(self) -> list[str]:
-        return [path for path in self.index.tree.files if self.layout.is_fixed(path)]
-
 
 def take_picture(index: CodeIndex, layout: Layout, known: Mapping[str, Reading] | None = None) -> Picture:
     """Read the roles and domains of an application; `known` are readings that still hold."""

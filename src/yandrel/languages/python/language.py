@@ -1,9 +1,9 @@
 """Python behind the language protocol."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 
 from yandrel.languages.python.facts import read_facts
-from yandrel.languages.python.project import MANIFESTS, find_project
+from yandrel.languages.python.project import MANIFESTS, find_project, tops_of
 from yandrel.languages.python.roles import HINTS
 from yandrel.languages.python.view import PythonView
 from yandrel.model.changes import Relocation, Rewrite
@@ -29,6 +29,13 @@ class PythonLanguage:
     ) -> Project:
         return find_project(units, manifests, configured)
 
+    def keeps_project(
+        self, project: Project, before: Mapping[str, Facts], after: Mapping[str, Facts]
+    ) -> bool:
+        if any(root.local for root in project.roots):
+            return False
+        return tops_of(before) == tops_of(after)
+
     def open_view(self, units: Units, project: Project) -> PythonView:
         return PythonView(units, project)
 
@@ -36,6 +43,11 @@ class PythonLanguage:
         from yandrel.languages.python.rewrite import moved_words
 
         return moved_words(relocation)
+
+    def mention_filter(self, view: PythonView, relocation: Relocation) -> Callable[[str, bytes], bool]:
+        from yandrel.languages.python.rewrite import mention_filter
+
+        return mention_filter(view, relocation)
 
     def rewrite(
         self, view: PythonView, relocation: Relocation, sources: Mapping[str, bytes]

@@ -115,6 +115,18 @@ def package_roots(units: Units) -> set[str]:
     return found
 
 
+def tops_of(units: Mapping[str, object]) -> tuple[set[str], set[str]]:
+    """Return the topmost packages' folders, and every name that stands at the application's root."""
+    found: set[str] = set()
+    packages = [path[: -len("__init__.py")] for path in units if path.endswith("/__init__.py")]
+    known = set(packages)
+    for package in packages:
+        outer = package[: package.rfind("/", 0, -1) + 1]
+        if outer not in known:
+            found.add(package)
+    return found, {path.partition("/")[0] for path in units}
+
+
 def local_roots(units: Units, roots: list[SourceRoot]) -> set[str]:
     """Return folders whose units import their neighbours by bare names, as scripts and tests do.
 

@@ -19,7 +19,7 @@ from yandrel.languages.python.references import FileRewriter
 from yandrel.languages.python.view import PythonView
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 from yandrel.model.facts import Definition, Facts, When
-from yandrel.model.graph import Symbol
+from yandrel.model.graph import State, Symbol
 
 SUFFIXES = (".py", ".pyi")
 
@@ -35,6 +35,36 @@ def moved_words(relocation: Relocation) -> set[str]:
         words.add(symbol.name)
         words.add(_leaf(symbol.unit))
     return words
+
+
+def mention_filter(view: PythonView, relocation: Relocation) -> Callable[[str, bytes], bool]:
+    """Return a test for files that hold one of the words: whether they can name what moves.
+
+    They can by an import that leads to it or through it, by a module that they import and whose
+    attributes they follow, or by its qualified name in a string.
+    """
+    touched = {old for old, new in relocation.units.items() if old != new}
+    touched |= {symbol.unit for symbol in relocation.definitions}
+    passing = {other for unit in touched if unit in view.units.facts for other in view.importers_of(unit)}
+    spelled = {view.module_name(unit) for unit in touched if unit in view.units.facts}
+    names = {name.encode() for name in spelled if name}
+    if len(names) > 12:
+        names = {name.encode() for f in relocation.folders if (name := view.module_name(f))} or names
+
+    def test(unit: str, raw: bytes) -> bool:
+        if unit in passing or any(name in raw for name in names):
+            return True
+        for edge in view.edges_of(unit):
+            if edge.unit in touched or edge.named_unit in touched:
+                return True
+            if not touched.isdisjoint(edge.through):
+                return True
+            module = edge.state == State.FOUND and (not edge.name or edge.name == "*")
+            if module and (view.is_package(edge.unit) or edge.unit in passing):
+                return True
+        return False
+
+    return test
 
 
 def _leaf(path: str) -> str:
