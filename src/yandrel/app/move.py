@@ -1,6 +1,6 @@
 """Move: things go elsewhere, every reference along; planned, proved, carried out, checked."""
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from yandrel.app.check import Judged, judge, recalled_readings
 from yandrel.app.then import Runner, carry_out_step
@@ -8,12 +8,13 @@ from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError
 from yandrel.files.lock import hold_lock
 from yandrel.index.code import CodeIndex
+from yandrel.model.changes import Relocation
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.plan import ChangePlan, plan_relocation
-from yandrel.moves.proof import Proof, prove
+from yandrel.moves.proof import CYCLE, Proof, prove
 from yandrel.moves.relocate import map_relocation
 from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, find_target, find_thing
@@ -134,8 +135,12 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     if len(pairs) > 3:
         title += f" and {len(pairs) - 3} more"
     plan = plan_relocation(index, relocation, title)
-    plan_texts(index, plan, workspace.layout)
     proof = prove(index, plan)
+    if proof.refusals:
+        again = _without_reexports(index, relocation, title, proof)
+        if again is not None:
+            plan, proof = again
+    plan_texts(index, plan, workspace.layout, step.written_in)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
         first = proof.refusals[0]
@@ -146,6 +151,20 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     outcome = Outcome(plan, proof)
     _compare_findings(workspace, outcome)
     return outcome
+
+
+def _without_reexports(
+    index: CodeIndex, relocation: Relocation, title: str, proof: Proof
+) -> tuple[ChangePlan, Proof] | None:
+    """Where only a cycle speaks against a move, try it with packages that stop handing on what leaves."""
+    if not all(refusal.why.startswith(CYCLE) for refusal in proof.refusals):
+        return None
+    try:
+        plan = plan_relocation(index, replace(relocation, drops_reexports=True), title)
+    except RefusedError:
+        return None
+    again = prove(index, plan)
+    return None if again.refusals else (plan, again)
 
 
 def home_target(workspace: Workspace, source: Thing) -> Thing:

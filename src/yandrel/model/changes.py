@@ -8,7 +8,7 @@ from msgspec import Struct
 from yandrel.model.graph import Symbol
 
 
-class Edit(Struct, frozen=True, array_like=True):
+class Edit(Struct, frozen=True, array_like=True, order=True):
     """Bytes `start` to `end` of a unit's old text become `text`."""
 
     start: int
@@ -42,12 +42,14 @@ class Refusal(Struct, frozen=True):
 class Relocation:
     """Where everything goes: files and folders by path, definitions by symbol, old to new.
 
-    The units of new symbols are named by their new paths. Folders end in a slash.
+    The units of new symbols are named by their new paths. Folders end in a slash. Where
+    `drops_reexports`, a package no longer hands on what leaves it.
     """
 
     units: Mapping[str, str]
     definitions: Mapping[Symbol, Symbol]
     folders: Mapping[str, str] = field(default_factory=dict)
+    drops_reexports: bool = False
 
     def unit(self, path: str) -> str:
         """Return the new path of a unit or folder."""
@@ -75,7 +77,8 @@ class Rewrite:
     """A language's answer to a relocation, in old coordinates.
 
     `created` are units that are new altogether, `emptied` units that hold nothing any more,
-    `carried` definitions that go along because only moved ones use them.
+    `carried` definitions that go along because only moved ones use them, `dropped` what a unit no
+    longer hands on. `tidied` are texts after the edits, where blank lines had to be put right.
     """
 
     edits: dict[str, list[Edit]] = field(default_factory=dict)
@@ -84,6 +87,8 @@ class Rewrite:
     notes: list[Note] = field(default_factory=list)
     refusals: list[Refusal] = field(default_factory=list)
     carried: dict[Symbol, Symbol] = field(default_factory=dict)
+    dropped: set[tuple[str, Symbol]] = field(default_factory=set)
+    tidied: dict[str, bytes] = field(default_factory=dict)
 
 
 def apply_edits(source: bytes, edits: list[Edit]) -> bytes:

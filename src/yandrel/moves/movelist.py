@@ -13,6 +13,7 @@ class Step:
 
     title: str
     pairs: tuple[tuple[str, str | None], ...]
+    written_in: str = ""
 
 
 def read_move_list(root: Path, here: str, name: str) -> list[Step]:
@@ -41,4 +42,4 @@ def _read_step(entry: object, number: int, name: str) -> Step:
         if not source.strip() or (arrow and not target.strip()):
             raise ConfigError(f"step {number}: {line!r} is no move", where=name, todo='write "a -> b"')
         pairs.append((source.strip(), target.strip() if arrow else None))
-    return Step(str(entry.get("title", f"step {number}")), tuple(pairs))
+    return Step(str(entry.get("title", f"step {number}")), tuple(pairs), name)

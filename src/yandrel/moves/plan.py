@@ -4,7 +4,7 @@ import hashlib
 import re
 import stat
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from yandrel.errors import RefusedError
 from yandrel.files.text import Encoding, Source
@@ -63,7 +63,7 @@ def plan_relocation(index: CodeIndex, relocation: Relocation, title: str) -> Cha
         rewritten, settled = language.rewrite(view, part, sources)
         _merge(total, rewritten)
         definitions.update(settled.definitions)
-    relocation = Relocation(relocation.units, definitions, relocation.folders)
+    relocation = replace(relocation, definitions=definitions)
     if total.refusals:
         raise_refusals(total)
     files = build_files(index, relocation, total, decoded)
@@ -88,7 +88,7 @@ def _part_for(relocation: Relocation, language: str) -> Relocation:
     definitions = {
         old: new for old, new in relocation.definitions.items() if language_of(old.unit) == language
     }
-    return Relocation(units, definitions, relocation.folders)
+    return replace(relocation, units=units, definitions=definitions)
 
 
 def _merge(total: Rewrite, part: Rewrite) -> None:
@@ -98,6 +98,8 @@ def _merge(total: Rewrite, part: Rewrite) -> None:
     total.notes += part.notes
     total.refusals += part.refusals
     total.carried.update(part.carried)
+    total.dropped |= part.dropped
+    total.tidied.update(part.tidied)
 
 
 def read_candidates(
@@ -149,7 +151,7 @@ def build_files(
         if old in rewrite.emptied:
             new = ""
         elif edits:
-            after = _edited(decoded[old], edits, old)
+            after = _edited(decoded[old], edits, old, rewrite.tidied.get(old))
         if new == old and after == before:
             continue
         mode = stat.S_IMODE(place.stat().st_mode)
@@ -163,9 +165,9 @@ def build_files(
     return changes
 
 
-def _edited(source: Source, edits: list[Edit], path: str) -> bytes:
+def _edited(source: Source, edits: list[Edit], path: str, tidied: bytes | None) -> bytes:
     try:
-        text = apply_edits(source.data, edits)
+        text = tidied if tidied is not None else apply_edits(source.data, edits)
     except ValueError as error:
         raise RefusedError(f"cannot be rewritten ({error})", where=path) from error
     encoding: Encoding = source.encoding

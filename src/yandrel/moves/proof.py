@@ -8,11 +8,13 @@ from yandrel.files.text import decode_source
 from yandrel.index.code import CodeIndex, facts_of_bytes, index_of_texts
 from yandrel.languages.protocol import Language, View
 from yandrel.languages.registry import language_of, load_language
-from yandrel.model.changes import Refusal, Relocation
+from yandrel.model.changes import Refusal
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units, folders_of
 from yandrel.moves.plan import ChangePlan
+
+CYCLE = "an import cycle would bite"
 
 
 class OverlaidFacts(Mapping[str, Facts]):
@@ -99,7 +101,7 @@ def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
         project = _project_after(index, name, overlaid, files, manifests)
         after = index_of_texts(index, overlaid, files, project, name)
         proof.views[name] = after
-        check = _Check(index, view, after, plan.relocation, overlaid, moved, set(fresh))
+        check = _Check(index, view, after, plan, overlaid, moved, set(fresh))
         proof.affected |= check.affected
         after.preload(Unaffected(view, index.facts, check.affected))
         check.run()
@@ -153,7 +155,7 @@ class _Check:
         index: CodeIndex,
         before: View,
         after: View,
-        relocation: Relocation,
+        plan: ChangePlan,
         facts: Mapping[str, Facts],
         moved: Mapping[str, str],
         fresh: set[str],
@@ -161,7 +163,8 @@ class _Check:
         self.index = index
         self.before = before
         self.after = after
-        self.relocation = relocation
+        self.relocation = plan.relocation
+        self.dropped = plan.rewrite.dropped
         self.facts = facts
         self.moved = moved
         self.fresh = fresh
@@ -254,7 +257,7 @@ class _Check:
         arrived = set(self.relocation.definitions.values())
         dropped = unit in {s.unit for s in self.relocation.definitions}
         for edge in self.before.edges_of(unit):
-            if edge.state == State.FOUND:
+            if edge.state == State.FOUND and (unit, edge.target) not in self.dropped:
                 wanted = self.relocation.place(edge.target)
                 here = wanted.unit in places and (wanted in arrived or wanted.name == "")
                 if wanted not in found and not here and not dropped:
@@ -288,8 +291,22 @@ class _Check:
                 known = by_member.get(old, frozenset({old}))
                 if old in self.index.facts and self.before.loading_faults_of(old, known):
                     continue
-                self.refusals.append(Refusal(old, 0, f"an import cycle would bite: {fault}"))
+                self.refusals.append(Refusal(old, 0, f"{CYCLE}: {fault}", self.way_out()))
                 return
+
+    def way_out(self) -> str:
+        """Name the definitions that what moves would need from where it came."""
+        left = sorted(
+            {
+                f"{edge.named_unit}:{edge.named}"
+                for symbol, target in self.relocation.definitions.items()
+                for edge in self.after.edges_of(target.unit)
+                if edge.named_unit == self.relocation.unit(symbol.unit) and edge.named
+            }
+        )
+        if not left:
+            return ""
+        return "move along what it needs: " + ", ".join(left[:5])
 
     def _old_of(self, unit: str) -> str:
         for old, new in self.moved.items():

@@ -12,8 +12,11 @@ from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
 OWN_FILES = ("yandrel.toml", "yandrel.accepted.toml")
 
 
-def plan_texts(index: CodeIndex, plan: ChangePlan, layout: Layout) -> None:
-    """Add to a plan what it changes in configuration, and notes for what it does not."""
+def plan_texts(index: CodeIndex, plan: ChangePlan, layout: Layout, move_list: str = "") -> None:
+    """Add to a plan what it changes in configuration, and notes for what it does not.
+
+    The move list itself is left alone.
+    """
     names = renamed_names(index, plan)
     paths = {old: new for old, new in plan.relocation.units.items() if "/" in old}
     folders = dict(plan.relocation.folders)
@@ -24,6 +27,8 @@ def plan_texts(index: CodeIndex, plan: ChangePlan, layout: Layout) -> None:
     for path in index.tree.files:
         config = is_config(path)
         if not (config or is_prose(path)) or language_of(path) is not None:
+            continue
+        if move_list and path.endswith(move_list.rpartition("/")[2]):
             continue
         place = index.root / path
         if path.endswith("package-lock.json") or place.stat().st_size > LARGEST:

@@ -21,6 +21,7 @@ class Context:
     renamed_bindings: dict[Symbol, Symbol] = field(default_factory=dict)
     reexported: set[Symbol] = field(default_factory=set)
     imported_back: set[Symbol] = field(default_factory=set)
+    dropped: set[Symbol] = field(default_factory=set)
 
     def outgoing(self, unit: str) -> dict[str, Symbol]:
         """Return the definitions that leave a unit (or change their name in it)."""
@@ -30,7 +31,7 @@ class Context:
         """Whether a unit still binds a name after the change without further ado."""
         if symbol in self.reexported:
             return True
-        if symbol in self.relocation.definitions:
+        if symbol in self.relocation.definitions or symbol in self.dropped:
             return False
         if not symbol.unit or symbol.unit.endswith("/") or not symbol.name:
             return True

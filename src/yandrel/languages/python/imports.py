@@ -102,6 +102,7 @@ class ImportEditor:
         for start, entries in merged.items():
             item = next(i for i in self.facts.imports if i.start == start)
             edits += self._join_names(item, entries)
+        self._drop_idle_flag(edits, removed)
         gone = {item.start for item in removed}
         for item in removed:
             if self.followers.get(item.start):
@@ -112,6 +113,20 @@ class ImportEditor:
             if start not in gone and entries:
                 edits.append(self._insert_after(item, entries))
         return edits + self._header_edits(header, gone)
+
+    def _drop_idle_flag(self, edits: list[Edit], removed: list[Import]) -> None:
+        """Drop the import of TYPE_CHECKING where the block that asked for it goes."""
+        blocks = [e for e in self._delete(removed) if b"TYPE_CHECKING" in self.source[e.start : e.end]]
+        if not blocks or any(new.types for new in self.header):
+            return
+        for item in self.facts.imports:
+            for imported in item.names:
+                if imported.name != "TYPE_CHECKING" or item.start in self.decisions:
+                    continue
+                inside = sum(self.source[e.start : e.end].count(b"TYPE_CHECKING") for e in blocks)
+                if self.source.count(b"TYPE_CHECKING") == inside + 1:
+                    choice: dict[int, Decision] = {imported.start: Drop()}
+                    edits += self._edit_statement(item, choice, removed)
 
     def _edit_statement(self, item: Import, choice: dict[int, Decision], removed: list[Import]) -> list[Edit]:
         keep: list[ImportedName] = []
@@ -311,18 +326,20 @@ class ImportEditor:
     def _without_gap(self, node: tree_sitter.Node, statements: list[tree_sitter.Node]) -> Edit:
         """Delete a statement's line, and the blank line after it that only set it off."""
         edit = self.delete_lines(node.start_byte, node.end_byte)
-        before = self.source[: edit.start].rstrip(b" \t")
+        head = self.source[: edit.start].replace(b"\r", b"").rstrip(b" \t")
         parent = node.parent
         leads = node.start_byte == statements[0].start_byte
-        in_block = leads and parent is not None and parent.kind_id == g.BLOCK
-        if not in_block and not before.endswith((b"\n\n", b"\n\r\n")):
-            return edit
+        if not head or (leads and parent is not None and parent.kind_id == g.BLOCK):
+            spare = len(self.source)
+        else:
+            spare = max(len(head) - len(head.rstrip(b"\n")) - 1, 0)
         end = edit.end
-        while True:
+        while spare:
             following = self.source.find(b"\n", end)
             if following < 0 or self.source[end:following].strip():
-                return Edit(edit.start, end, edit.text)
-            end = following + 1
+                break
+            end, spare = following + 1, spare - 1
+        return Edit(edit.start, end, edit.text)
 
     def _empty_block(self, block: tree_sitter.Node, nodes: list[tree_sitter.Node]) -> list[Edit]:
         outer = block.parent

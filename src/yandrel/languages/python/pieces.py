@@ -269,7 +269,6 @@ class Departure:
         rewriter = self.rewriter
         view = self.context.view
         bindings = view.bindings(rewriter.unit).get(head, [])
-        types = all(use.when == When.TYPES for use in uses)
         if uses[0].home < 0:
             self.settle_star(arrivals, head, uses)
             return
@@ -288,11 +287,9 @@ class Departure:
             item, imported = plain[0].statement, plain[0].imported
             assert item is not None
             assert imported is not None
-            only_types = item.when == When.TYPES and types
-            if item.when != When.TYPES or only_types:
-                name = self.carry_import(arrivals, item, imported, only_types)
-                self.respell(uses, head, name)
-                return
+            name = self.carry_import(arrivals, item, imported, item.when == When.TYPES)
+            self.respell(uses, head, name)
+            return
         if self.copy_per_unit(arrivals, head):
             return
         symbol = Symbol(rewriter.unit, head)
@@ -454,12 +451,13 @@ class Departure:
     def cut(self) -> None:
         """Take the pieces out, with the edits that fall into them, and hand them on."""
         rewriter = self.rewriter
-        all_edits = rewriter.edits + rewriter.imports.finish()
+        starts = {piece.start for piece in self.pieces}
         inside: dict[int, list[Edit]] = {}
         rest: list[Edit] = []
-        for edit in all_edits:
+        for edit in rewriter.edits + rewriter.imports.finish():
             piece = self.piece_at(edit.start)
-            if piece is None:
+            header = edit.start == edit.end and edit.start in starts
+            if piece is None or header:
                 rest.append(edit)
             else:
                 shifted = Edit(edit.start - piece.start, edit.end - piece.start, edit.text)
@@ -469,7 +467,7 @@ class Departure:
             text = apply_edits(text, inside.get(piece.start, []))
             self.arrivals[piece.target.unit].pieces.append((piece, text))
         rest += [Edit(start, end, b"") for start, end in self._cut_spans()]
-        rewriter.edits = rest
+        rewriter.edits = merge_deletions(rest)
         rewriter.imports.decisions.clear()
         rewriter.imports.followers.clear()
         rewriter.imports.header.clear()
@@ -507,6 +505,18 @@ def _leave_blanks(source: bytes, start: int, stop: int, end: int) -> int:
     for _ in range(max(0, blanks_after - max(blanks_before, 0)) if before.strip() else 0):
         end = source.rfind(b"\n", 0, end - 1) + 1
     return end
+
+
+def merge_deletions(edits: list[Edit]) -> list[Edit]:
+    """Join deletions that overlap; all other edits stay as they are."""
+    gone = sorted(e for e in edits if not e.text and e.end > e.start)
+    joined: list[Edit] = []
+    for edit in gone:
+        if joined and edit.start < joined[-1].end:
+            joined[-1] = Edit(joined[-1].start, max(joined[-1].end, edit.end), b"")
+        else:
+            joined.append(edit)
+    return [e for e in edits if e.text or e.end == e.start] + joined
 
 
 def own_habit(facts: Facts) -> str:

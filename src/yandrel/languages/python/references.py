@@ -9,7 +9,7 @@ from yandrel.languages.python.deep import MODULE_SCOPE, Link, Text, Use, read_de
 from yandrel.languages.python.imports import Drop, Goto, ImportEditor, NewImport
 from yandrel.languages.python.view import Found
 from yandrel.model.changes import Edit, Note, Refusal
-from yandrel.model.facts import Import, ImportedName, When
+from yandrel.model.facts import Import, ImportedName
 from yandrel.model.graph import State, Symbol
 
 QUALIFIED = re.compile(r"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?::[A-Za-z_][\w.]*)?\Z")
@@ -217,6 +217,9 @@ class FileRewriter:
     def rewrite_member(self, item: Import, imported: ImportedName, found: Found) -> None:
         target = self.context.place_of_named(found.named, found.final)
         site = self.site(item.start)
+        if Symbol(self.unit, imported.bound) in self.context.dropped and not item.nested:
+            self.imports.decide(item, imported, Drop())
+            return
         if not target.name:
             self.rewrite_submodule(item, imported, found.final.unit)
             return
@@ -550,8 +553,12 @@ class FileRewriter:
         return ".".join(new_parts)
 
     def rewrite_exports(self) -> None:
-        """`__all__` names what the file binds: renamed with it."""
+        """`__all__` names what the file binds: renamed with it, gone with it."""
         for text in self.deep.texts:
+            gone = Symbol(self.unit, text.value) in self.context.dropped
+            if gone and text.context.startswith("=__all__"):
+                self.edits.append(remove_element(self.source, text))
+                continue
             new = self.local_names.get((MODULE_SCOPE, text.value))
             if new is not None and text.context.startswith("=__all__"):
                 self.edits.append(Edit(text.start, text.end, new.encode()))
@@ -570,8 +577,27 @@ class FileRewriter:
             self.note(at, line.strip(), "computes what it imports")
 
 
-def only_for_types(uses: list[Use]) -> bool:
-    return bool(uses) and all(use.when == When.TYPES for use in uses)
+def remove_element(source: bytes, text: Text) -> Edit:
+    """Take a string out of a list, with its comma."""
+    start, end = text.start - 1, text.end + 1
+    after = end
+    while source[after : after + 1] in (b" ", b"\t"):
+        after += 1
+    if source[after : after + 1] == b",":
+        after += 1
+        while source[after : after + 1] in (b" ", b"\t"):
+            after += 1
+        line = source.rfind(b"\n", 0, start) + 1
+        if source[after : after + 1] in (b"\n", b"\r") and not source[line:start].strip():
+            following = source.find(b"\n", after) + 1
+            return Edit(line, following, b"")
+        return Edit(start, after, b"")
+    before = start
+    while source[before - 1 : before] in (b" ", b"\t", b"\n", b"\r"):
+        before -= 1
+    if source[before - 1 : before] == b",":
+        return Edit(before - 1, end, b"")
+    return Edit(start, end, b"")
 
 
 def _folder(path: str) -> str:

@@ -1,11 +1,15 @@
 """From a relocation to edits: every affected file, the pieces that move, the packages they need."""
 
 from collections.abc import Callable, Mapping
+from contextlib import suppress
+from dataclasses import replace
 
 from yandrel.languages.python.after import After
 from yandrel.languages.python.arrive import build_new_unit, insert_pieces
+from yandrel.languages.python.blanks import tidy_blank_lines
 from yandrel.languages.python.context import Context
-from yandrel.languages.python.deep import MODULE_SCOPE, Text
+from yandrel.languages.python.deep import MODULE_SCOPE
+from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.pieces import (
     REGISTERING_CALLS,
     Arrivals,
@@ -15,9 +19,9 @@ from yandrel.languages.python.pieces import (
     hindrances,
     own_habit,
 )
-from yandrel.languages.python.references import FileRewriter
+from yandrel.languages.python.references import FileRewriter, remove_element
 from yandrel.languages.python.view import PythonView
-from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
+from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.model.facts import Definition, Facts, When
 from yandrel.model.graph import State, Symbol
 
@@ -136,8 +140,39 @@ class _Rewriting:
                 if new.unit != relocation.unit(old.unit) and not old.name.startswith("_"):
                     self.context.reexported.add(old)
 
+    def mark_dropped(self) -> None:
+        """A package stops handing on what leaves it, where its own code does not use that."""
+        relocation, view = self.context.relocation, self.context.view
+        for unit, rewriter in self.rewriters.items():
+            if not unit.endswith("/__init__.py") or relocation.unit(unit) != unit:
+                continue
+            folder = unit.removesuffix("__init__.py")
+            for item in rewriter.facts.imports:
+                if item.whole or item.nested or item.guarded:
+                    continue
+                for imported in item.names:
+                    found = view.imported(unit, item, imported)
+                    if found.state != State.FOUND or not found.final.unit.startswith(folder):
+                        continue
+                    place = relocation.place(found.final)
+                    if place.unit.startswith(folder) or rewriter.deep.uses_of(imported.bound):
+                        continue
+                    self.context.dropped.add(Symbol(unit, imported.bound))
+                    self.context.result.dropped.add((unit, found.final))
+                    self.context.result.notes.append(
+                        Note(
+                            unit,
+                            item.line,
+                            imported.bound,
+                            "no longer handed on by this package; who imports it from outside "
+                            "of this application must change",
+                        )
+                    )
+
     def run(self) -> None:
         self.prepare_arrivals()
+        if self.context.relocation.drops_reexports:
+            self.mark_dropped()
         for rewriter in self.rewriters.values():
             rewriter.rewrite_statements()
         departures = [
@@ -212,7 +247,7 @@ class _Rewriting:
                 if target.name != text.value:
                     rewriter.edits.append(Edit(text.start, text.end, target.name.encode()))
             elif Symbol(rewriter.unit, text.value) not in self.context.imported_back:
-                rewriter.edits.append(_remove_element(rewriter.source, text))
+                rewriter.edits.append(remove_element(rewriter.source, text))
                 self.add_export(target)
 
     def add_export(self, target: Symbol) -> None:
@@ -255,6 +290,35 @@ class _Rewriting:
                 result.refusals.append(Refusal(unit, 0, "is nested too deeply to be followed"))
             if edits:
                 result.edits[unit] = list(dict.fromkeys(edits))
+                if unit in self.leaving and self.is_emptied(unit, rewriter):
+                    result.emptied.add(unit)
+                elif unit in self.leaving or self.context.relocation.unit(unit) in self.arrivals:
+                    self.tidy(unit, rewriter)
+
+    def is_emptied(self, unit: str, rewriter: FileRewriter) -> bool:
+        """Whether nothing is left of a unit, and nobody asks for the unit itself."""
+        view = self.context.view
+        if unit.endswith("/__init__.py") or self.context.relocation.unit(unit) in self.arrivals:
+            return False
+        with suppress(ValueError):
+            facts = read_facts(apply_edits(rewriter.source, self.context.result.edits[unit]))
+            own = [item for item in facts.imports if item.module != "__future__"]
+            if facts.definitions or own or facts.acts or facts.bound:
+                return False
+            return not any(
+                edge.named_unit == unit and edge.named in ("", "*")
+                for other in view.importers_of(unit)
+                for edge in view.edges_of(other)
+            )
+        return False
+
+    def tidy(self, unit: str, rewriter: FileRewriter) -> None:
+        """Put blank lines right where definitions left or came."""
+        with suppress(ValueError):
+            text = apply_edits(rewriter.source, self.context.result.edits[unit])
+            tidied = tidy_blank_lines(rewriter.source, text)
+            if tidied != text:
+                self.context.result.tidied[unit] = tidied
 
     def check_registrations(self) -> None:
         """A handler registers itself when its unit is loaded: something must go on loading it."""
@@ -303,28 +367,6 @@ def registers(context: Context, unit: str, definition: Definition) -> bool:
             if maker.name == found.final.name and maker.value.endswith(tuple(REGISTERING_CALLS)):
                 return True
     return False
-
-
-def _remove_element(source: bytes, text: Text) -> Edit:
-    start, end = text.start - 1, text.end + 1
-    after = end
-    while source[after : after + 1] in (b" ", b"\t"):
-        after += 1
-    if source[after : after + 1] == b",":
-        after += 1
-        while source[after : after + 1] in (b" ", b"\t"):
-            after += 1
-        line = source.rfind(b"\n", 0, start) + 1
-        if source[after : after + 1] in (b"\n", b"\r") and not source[line:start].strip():
-            following = source.find(b"\n", after) + 1
-            return Edit(line, following, b"")
-        return Edit(start, after, b"")
-    before = start
-    while source[before - 1 : before] in (b" ", b"\t", b"\n", b"\r"):
-        before -= 1
-    if source[before - 1 : before] == b",":
-        return Edit(before - 1, end, b"")
-    return Edit(start, end, b"")
 
 
 def check_definitions(view: PythonView, relocation: Relocation, result: Rewrite) -> None:
@@ -467,7 +509,7 @@ def carry_private(
                 definitions[symbol] = Symbol(target, name)
                 result.carried[symbol] = definitions[symbol]
                 changed = True
-    return Relocation(relocation.units, definitions, relocation.folders)
+    return replace(relocation, definitions=definitions)
 
 
 def _private_followers(

@@ -1,0 +1,3 @@
+from shop import models
+
+print(models.Order, models.Item)

@@ -1,0 +1,4 @@
+import os
+from shop.new import A
+
+print(os, A)

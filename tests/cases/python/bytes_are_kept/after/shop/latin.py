@@ -1,0 +1,3 @@
+# -*- coding: latin-1 -*-
+from shop.new import A
+NAME = "café"

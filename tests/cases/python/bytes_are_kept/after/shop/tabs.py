@@ -1,0 +1,3 @@
+def f():
+	from shop.new import A
+	return A

@@ -1,0 +1,4 @@
+import os
+from shop.old import A
+
+print(os, A)

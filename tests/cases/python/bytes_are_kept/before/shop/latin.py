@@ -1,0 +1,3 @@
+# -*- coding: latin-1 -*-
+from shop.old import A
+NAME = "café"

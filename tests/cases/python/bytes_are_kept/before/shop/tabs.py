@@ -1,0 +1,3 @@
+def f():
+	from shop.old import A
+	return A

@@ -1,0 +1,5 @@
+from shop.b import price
+
+
+def show(n):
+    return str(price(n))

@@ -1,0 +1,7 @@
+"""Prices."""
+
+import json
+
+
+class Dump:
+    text = json.dumps(1)

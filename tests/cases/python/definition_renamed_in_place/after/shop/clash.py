@@ -1,0 +1,4 @@
+from shop.models import Colony as Hive
+
+Colony = 1
+print(Hive, Colony)

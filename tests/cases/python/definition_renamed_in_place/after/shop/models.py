@@ -1,0 +1,10 @@
+__all__ = ["Colony", "Frame"]
+
+
+class Colony:
+    def copy(self) -> "Colony":
+        return Colony()
+
+
+class Frame:
+    hive: Colony

@@ -1,0 +1,5 @@
+import sys
+
+
+def other():
+    return sys.argv

@@ -1,0 +1,2 @@
+from shop.models import Customer, find
+from shop.orders.order import Order

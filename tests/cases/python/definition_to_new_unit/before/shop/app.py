@@ -1,0 +1,1 @@
+from shop.models import Customer, Order, find

@@ -1,0 +1,4 @@
+import store.order
+import shop
+
+print(store.order.LIMIT, shop.__name__)

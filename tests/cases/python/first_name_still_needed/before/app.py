@@ -1,0 +1,3 @@
+import shop.models.order
+
+print(shop.models.order.LIMIT, shop.__name__)

@@ -1,0 +1,1 @@
+def total(): return 1

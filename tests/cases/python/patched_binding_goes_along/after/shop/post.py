@@ -1,0 +1,5 @@
+import smtplib
+
+
+def send():
+    return smtplib.SMTP()

@@ -1,0 +1,9 @@
+import smtplib
+
+
+def send():
+    return smtplib.SMTP()
+
+
+def keep():
+    return 1

@@ -1,0 +1,4 @@
+from . import b
+
+def f(:
+    pass

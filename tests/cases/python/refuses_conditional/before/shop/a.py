@@ -1,0 +1,6 @@
+import sys
+
+if sys.version_info > (3, 12):
+    def f(): ...
+else:
+    def f(): ...

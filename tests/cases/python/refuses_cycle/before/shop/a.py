@@ -1,0 +1,8 @@
+HELP = 1
+
+
+class Base:
+    x = HELP
+
+
+class Child(Base): ...

@@ -1,0 +1,6 @@
+TOTAL = 0
+
+
+def count():
+    global TOTAL
+    TOTAL += 1

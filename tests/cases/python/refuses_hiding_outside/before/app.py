@@ -1,0 +1,2 @@
+import json
+from shop.json import X

@@ -1,0 +1,3 @@
+import logging
+
+log = logging.getLogger("shop.tasks")

@@ -1,0 +1,3 @@
+from shop.a import B
+
+A = B

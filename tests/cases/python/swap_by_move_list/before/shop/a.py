@@ -1,0 +1,3 @@
+from shop.b import B
+
+A = B

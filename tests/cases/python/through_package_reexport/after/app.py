@@ -1,0 +1,4 @@
+from shop.models import Item, Order
+from shop import models
+
+print(Item, Order, models.Order)

@@ -1,0 +1,7 @@
+from __future__ import annotations
+
+from shop.sale import Order
+
+
+class Line:
+    order: "Order"

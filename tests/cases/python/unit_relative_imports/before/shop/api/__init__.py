@@ -1,0 +1,1 @@
+from .orders import Order
