@@ -4,7 +4,7 @@ import re
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.deep import MODULE_SCOPE, read_deep_facts
-from yandrel.languages.python.imports import NewImport
+from yandrel.languages.python.imports import NewImport, join_names
 from yandrel.languages.python.pieces import Arrivals, Piece
 from yandrel.model.changes import Edit, Refusal
 from yandrel.model.facts import Facts, When
@@ -76,24 +76,6 @@ def build_new_unit(arrivals: Arrivals, like: bytes, category: object, newline: b
     return head + top + body
 
 
-def join_names(imports: list[NewImport]) -> list[tuple[str, str]]:
-    """Return (source, statement) with the names of one module joined in one statement."""
-    out: list[tuple[str, str]] = []
-    by_module: dict[str, list[NewImport]] = {}
-    for new in imports:
-        if new.module:
-            by_module.setdefault(new.module, []).append(new)
-        else:
-            out.append((new.source, new.render()))
-    for module, news in by_module.items():
-        names = [NewImport("", n.name, n.alias).render().removeprefix("import ") for n in news]
-        line = f"from {module} import {', '.join(names)}"
-        if len(line) > 88:
-            line = f"from {module} import (\n" + "".join(f"    {n},\n" for n in names) + ")"
-        out.append((module, line))
-    return sorted(out, key=lambda pair: (pair[0].lstrip("."), pair[1]))
-
-
 def _head_of(source: bytes) -> tuple[bytes, str]:
     """Return the licence comment of a file, and its future imports."""
     comment: list[bytes] = []
@@ -151,6 +133,8 @@ def insert_pieces(arrivals: Arrivals) -> None:
         first = arrivals.pieces[0][0].definition.kind if arrivals.pieces else "constant"
         close = first in ("constant", "type") and not (blocks and blocks[-1].end >= len(body))
         lead = newline * (2 if close else 3) if body else b""
+        if not body and rewriter.imports.header:
+            lead = newline if first in ("constant", "type") else newline * 2
         rewriter.edits.append(Edit(len(body), len(source), lead + text))
     else:
         rewriter.edits.append(Edit(at, at, text + newline * 2))

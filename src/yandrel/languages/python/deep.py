@@ -121,6 +121,7 @@ class _Reader:
         self.context: list[str] = [""]
         self.depth = 0
         self.annotation = False
+        self.postponed = b"from __future__ import annotations" in source
 
     def text(self, node: Node) -> str:
         return self.source[node.start_byte : node.end_byte].decode("utf-8", "replace")
@@ -369,7 +370,8 @@ class _Reader:
         if left is not None:
             self.target(left, scope, when)
         if annotation is not None:
-            self.annotated(annotation, scope, When.TYPES if when == When.CALL else when)
+            lazy = when == When.CALL or self.postponed
+            self.annotated(annotation, scope, When.TYPES if lazy else when)
         if right is not None:
             self.context.append("=" + (self.text(left) if left is not None else ""))
             self.visit(right, scope, when)

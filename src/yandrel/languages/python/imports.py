@@ -287,16 +287,21 @@ class ImportEditor:
         indent = self._indent_of(item.start)
         rest = self.source[item.end : self._line_end(item.end)].strip()
         if indent is None or rest.startswith(b";"):
-            text = "".join(f"; {new.render()}" for new in entries)
+            text = "".join(f"; {line}" for line in self._lines(entries))
             return Edit(item.end, item.end, text.encode())
         at = self._line_end(item.end)
-        text = "".join(f"{self.newline}{indent}{new.render()}" for new in entries)
+        text = "".join(f"{self.newline}{indent}{line}" for line in self._lines(entries, indent))
         return Edit(at, at, text.encode())
+
+    def _lines(self, entries: list[NewImport], indent: str = "") -> list[str]:
+        """Return the statements for some imports, the names of one module joined."""
+        texts = [text for _, text in join_names(entries)]
+        return [text.replace("\n", self.newline + indent) for text in texts]
 
     def _replace_with_followers(self, item: Import) -> Edit:
         indent = self._indent_of(item.start)
         separator = "; " if indent is None else f"{self.newline}{indent}"
-        text = separator.join(new.render() for new in self.followers[item.start])
+        text = separator.join(self._lines(self.followers[item.start], indent or ""))
         return Edit(item.start, item.end, text.encode())
 
     def _delete(self, items: list[Import]) -> list[Edit]:
@@ -391,9 +396,10 @@ class ImportEditor:
         return 3 if self.is_own(first) else 2
 
     def _header_edits(self, entries: list[NewImport], gone: set[int]) -> list[Edit]:
-        plain = sorted((n for n in entries if not n.types), key=self._sort_key)
+        plain = join_names([n for n in entries if not n.types])
+        plain.sort(key=lambda pair: (self.category(pair[0]), pair[0].lstrip("."), pair[1]))
         typed = sorted((n for n in entries if n.types), key=self._sort_key)
-        edits = self._plain_header(plain, gone)
+        edits = self._plain_header([(s, t.replace("\n", self.newline)) for s, t in plain], gone)
         if typed:
             edits += self._typed_header(typed, gone)
         return edits
@@ -415,24 +421,24 @@ class ImportEditor:
         alive = [item for item in head if item.start not in gone]
         return alive or head
 
-    def _plain_header(self, entries: list[NewImport], gone: set[int]) -> list[Edit]:
+    def _plain_header(self, entries: list[tuple[str, str]], gone: set[int]) -> list[Edit]:
         if not entries:
             return []
         head = self.header_imports(gone)
-        groups: dict[int, list[tuple[str, NewImport]]] = {}
+        groups: dict[int, list[tuple[str, tuple[str, str]]]] = {}
         if not head:
             at = self.top_of_code()
-            text = self.newline.join(new.render() for new in entries) + self.newline
+            text = self.newline.join(text for _, text in entries) + self.newline
             lead = self.newline if at and self.source[:at].strip() else ""
             tail = self.newline if self.source[at:].strip() else ""
             if at and not self.source[:at].endswith(b"\n"):
                 lead += self.newline
             return [Edit(at, at, (lead + text + tail).encode())]
         edits: list[Edit] = []
-        before: list[NewImport] = []
+        before: list[tuple[str, str]] = []
         spaced = self._has_blank_between(head)
         for new in entries:
-            rank = self.category(new.source)
+            rank = self.category(new[0])
             same = [i for i in head if self.category(_source_of(i)) == rank]
             lower = [i for i in head if self.category(_source_of(i)) < rank]
             anchor: Import | None = None
@@ -440,12 +446,12 @@ class ImportEditor:
                 keys = [_source_of(i).lstrip(".") for i in same]
                 anchor = same[-1]
                 if keys == sorted(keys):
-                    smaller = [i for i, k in zip(same, keys) if k <= new.source.lstrip(".")]
+                    smaller = [i for i, k in zip(same, keys) if k <= new[0].lstrip(".")]
                     if smaller:
                         anchor = smaller[-1]
                     elif same[0].start not in gone:
                         at = same[0].start
-                        text = new.render() + self.newline
+                        text = new[1] + self.newline
                         edits.append(Edit(at, at, text.encode()))
                         continue
                 groups.setdefault(anchor.start, []).append(("", new))
@@ -460,13 +466,13 @@ class ImportEditor:
             text = ""
             used: set[int] = set()
             for lead, new in pairs:
-                rank = self.category(new.source)
-                text += (lead if rank not in used else "") + self.newline + new.render()
+                rank = self.category(new[0])
+                text += (lead if rank not in used else "") + self.newline + new[1]
                 used.add(rank)
             edits.append(Edit(at, at, text.encode()))
         if before:
             at = head[0].start
-            text = self.newline.join(n.render() for n in before) + self.newline
+            text = self.newline.join(n[1] for n in before) + self.newline
             edits.append(Edit(at, at, (text + (self.newline if spaced else "")).encode()))
         return edits
 
@@ -488,7 +494,7 @@ class ImportEditor:
         if typed:
             return [self._insert_after(typed[-1], entries)]
         head = self.header_imports(gone)
-        lines = [new.render() for new in entries]
+        lines = self._lines(entries, INDENT)
         known = any(
             n.name == "TYPE_CHECKING" and i.module == "typing"
             for i in self.facts.imports for n in i.names
@@ -498,7 +504,7 @@ class ImportEditor:
         text = f"{self.newline}{self.newline}{block}"
         edits = [Edit(at, at, text.encode())]
         if not known:
-            edits = self._plain_header([NewImport("typing", "TYPE_CHECKING")], gone) + edits
+            edits = self._plain_header([("typing", "from typing import TYPE_CHECKING")], gone) + edits
         return edits
 
     def top_of_code(self) -> int:
@@ -545,3 +551,21 @@ def _is_types_only(node: tree_sitter.Node, source: bytes) -> bool:
     if condition is None:
         return False
     return source[condition.start_byte : condition.end_byte].endswith(b"TYPE_CHECKING")
+
+
+def join_names(imports: list[NewImport]) -> list[tuple[str, str]]:
+    """Return (source, statement) with the names of one module joined in one statement."""
+    out: list[tuple[str, str]] = []
+    by_module: dict[str, list[NewImport]] = {}
+    for new in imports:
+        if new.module:
+            by_module.setdefault(new.module, []).append(new)
+        else:
+            out.append((new.source, new.render()))
+    for module, news in by_module.items():
+        names = sorted({NewImport("", n.name, n.alias).render().removeprefix("import ") for n in news})
+        line = f"from {module} import {', '.join(names)}"
+        if len(line) > 88:
+            line = f"from {module} import (\n" + "".join(f"    {n},\n" for n in names) + ")"
+        out.append((module, line))
+    return sorted(out, key=lambda pair: (pair[0].lstrip("."), pair[1]))

@@ -2,9 +2,9 @@
 
 import builtins
 
-from yandrel.languages.python.deep import DeepFacts, Use, read_deep_facts
+from yandrel.languages.python.deep import MODULE_SCOPE, DeepFacts, Use, read_deep_facts
 from yandrel.languages.python.view import MODULE_ATTRIBUTES, PythonView
-from yandrel.model.facts import Import, ImportedName
+from yandrel.model.facts import Import, ImportedName, When
 from yandrel.model.graph import State, Symbol
 
 KNOWN = frozenset(dir(builtins)) | MODULE_ATTRIBUTES | {"__class__", "__annotations__", "reveal_type"}
@@ -21,11 +21,20 @@ def find_loose_ends(view: PythonView, unit: str, source: bytes) -> list[str]:
         if use.home < 0:
             if use.head not in KNOWN and view.member(unit, use.head).state == State.MISSING:
                 out.append(use.head)
+        elif _comes_too_early(use, deep):
+            out.append(f"{use.head} before it is there")
         elif len(use.links) > 1 and not use.stores:
             loose = _loose_chain(view, unit, use, deep, by_start)
             if loose:
                 out.append(loose)
     return out
+
+
+def _comes_too_early(use: Use, deep: DeepFacts) -> bool:
+    """Whether a top-level name is read on loading above the place that binds it."""
+    if use.home != MODULE_SCOPE or use.when != When.LOAD or use.quoted or use.stores:
+        return False
+    return min(deep.scopes[MODULE_SCOPE].bound[use.head]) > use.start
 
 
 def _loose_chain(

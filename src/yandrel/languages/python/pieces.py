@@ -319,7 +319,7 @@ class Departure:
         target = self.context.place_of_named(found.named, found.final)
         if target.unit == arrivals.unit and target.name:
             return target.name
-        like = item.module if item.module.startswith(".") else arrivals.habit
+        like = arrivals.habit
         renamed = rewriter.local_names.get((MODULE_SCOPE, bound), bound)
         if target.name:
             spelled = self.context.after.spell(target.unit, arrivals.unit, like)

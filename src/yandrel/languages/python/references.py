@@ -132,12 +132,10 @@ class FileRewriter:
             self.rewrite_member(item, imported, found)
 
     def keep_unfound(self, item: Import, imported: ImportedName, found: Found) -> None:
-        """A relative import that leads to nothing known must go on leading to the same path."""
-        if item.whole or not item.module.startswith("."):
+        """An import whose name cannot be followed must go on leading to the same module or path."""
+        if item.whole:
             return
         site = self.site(item.start)
-        if _folder(site) == _folder(self.unit):
-            return
         known, _ = self.view.find_spelled(item.module, self.unit)
         if known is not None:
             target = self.context.relocation.unit(known)
@@ -145,6 +143,8 @@ class FileRewriter:
                 spelled = self.spell(target, item.start, item.module)
                 if spelled is not None:
                     self.imports.decide(item, imported, Goto(spelled, imported.name, imported.alias))
+            return
+        if not item.module.startswith(".") or _folder(site) == _folder(self.unit):
             return
         level = len(item.module) - len(item.module.lstrip("."))
         base = self.view.package_folder(self.unit, level)

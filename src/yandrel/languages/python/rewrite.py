@@ -206,7 +206,9 @@ class _Rewriting:
                 if arrivals is None:
                     old = old_of.get(target)
                     rewriter = self.rewriters.get(old) if old is not None else None
-                    habit = own_habit((rewriter or self.rewriters[unit]).facts)
+                    settled = rewriter is not None and bool(rewriter.facts.imports)
+                    model = rewriter if rewriter is not None and settled else self.rewriters[unit]
+                    habit = own_habit(model.facts)
                     arrivals = Arrivals(self.context, target, rewriter, habit=habit)
                     self.arrivals[target] = arrivals
                 arrivals.known[piece.target.name] = piece.target
@@ -275,7 +277,7 @@ class _Rewriting:
     def collect(self) -> None:
         result = self.context.result
         for unit, rewriter in self.rewriters.items():
-            edits = rewriter.edits + rewriter.imports.finish()
+            edits = rewriter.imports.finish() + rewriter.edits
             if edits and rewriter.facts.problems:
                 problem = rewriter.facts.problems[0]
                 result.refusals.append(
