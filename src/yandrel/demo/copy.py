@@ -16,8 +16,17 @@ def overlays(language: str = "python") -> list[str]:
     return sorted(entry.name for entry in place.iterdir() if entry.is_dir())
 
 
-def copy_waxmoor(target: Path, language: str = "python", overlay: str = "", replace: bool = False) -> None:
-    """Copy the application to a folder that is not there yet, or holds an older copy of it."""
+def copy_waxmoor(
+    target: Path,
+    language: str = "python",
+    overlay: str = "",
+    replace: bool = False,
+    layout: bool = False,
+) -> None:
+    """Copy the application to a folder that is not there yet, or holds an older copy of it.
+
+    With `layout`, or an overlay, the yandrel.toml that it is meant to follow comes along.
+    """
     if target.exists() and any(target.iterdir() if target.is_dir() else [target]):
         if not replace:
             raise RefusedError("is there already", where=target.name, todo="say --replace, or another folder")
@@ -33,6 +42,8 @@ def copy_waxmoor(target: Path, language: str = "python", overlay: str = "", repl
         shutil.copytree(
             source / "app", target, ignore=shutil.ignore_patterns("__pycache__"), dirs_exist_ok=True
         )
+        if layout or overlay:
+            shutil.copy(source / "yandrel.toml", target / "yandrel.toml")
         if overlay:
             shutil.copytree(source / "overlays" / overlay, target, dirs_exist_ok=True)
     (target / MARK).write_text("A copy of the demonstration application.\n", encoding="utf-8")

@@ -27,7 +27,9 @@ class Misplaced:
     def check(self, context: Context) -> Iterable[Finding]:
         for unit, reading in context.readings():
             evident, place = reading.evident, reading.place
-            if not evident or not place or evident == place or evident not in context.layout.roles:
+            if not evident or evident == place or evident not in context.layout.roles:
+                continue
+            if not place and not _is_astray(context, unit, evident):
                 continue
             if place in ("test", "migration") or context.layout.is_fixed(unit):
                 continue
@@ -39,12 +41,20 @@ class Misplaced:
                 self.name,
                 unit,
                 line,
-                f"is a {evident}{said}, but stands where a {place} lives",
+                f"is a {evident}{said}, but stands "
+                + (f"where a {place} lives" if place else "in no home of one"),
                 target=evident,
                 law=f"{evident} = {_homes(context, evident)}",
                 mend=f"`yandrel move {unit}`" + (f" takes it to {home}" if home else ""),
-                group=f"{evident} in {place}",
+                group=f"{evident} in {place or 'no home'}",
             )
+
+
+def _is_astray(context: Context, unit: str, role: str) -> bool:
+    """Whether a unit that fits no pattern lies outside of its role's folders too."""
+    homes = context.layout.roles[role].homes
+    inside = any(home.fixed_start and unit.startswith(home.fixed_start) for home in homes)
+    return bool(homes) and not inside and context.picture.is_counted(unit)
 
 
 def _line(context: Context, unit: str) -> int:

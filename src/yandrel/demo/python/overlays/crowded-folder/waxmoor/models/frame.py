@@ -1,0 +1,10 @@
+"""One more of many."""
+
+from dataclasses import dataclass
+
+from .base_model import BaseModel
+
+
+@dataclass
+class Frame(BaseModel):
+    """A frame."""

@@ -1,0 +1,5 @@
+"""What nobody found a place for."""
+
+
+def shout(text):
+    return text.upper() + "!"
