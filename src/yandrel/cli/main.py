@@ -80,6 +80,9 @@ def main() -> None:
         if isinstance(error, RefusedError):
             _show_reasons(error)
         sys.exit(error.status)
+    except RecursionError:
+        click.echo("yandrel: the code is nested too deeply to be followed", err=True)
+        sys.exit(USAGE)
     except (KeyboardInterrupt, click.Abort):
         click.echo("yandrel: interrupted; nothing is half done", err=True)
         sys.exit(INTERRUPTED)

@@ -216,7 +216,7 @@ class _Check:
             new = self.relocation.unit(unit)
             if self.moved.get(unit, unit) == "":
                 new = ""
-            if new and new not in self.facts:
+            if (new and new not in self.facts) or (not new and unit not in homes):
                 continue
             if new not in self.fresh and unit not in homes:
                 self.compare_in_order(unit, new)

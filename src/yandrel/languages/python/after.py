@@ -52,7 +52,7 @@ class After:
 
         What comes back has been read again and leads to the target.
         """
-        relative = self._relative(target, site)
+        relative = self.relative(target, site)
         climb = len(relative) - len(relative.lstrip(".")) if relative else 0
         short = climb <= max(HIGHEST_CLIMB, len(like) - len(like.lstrip(".")))
         choices = list(self._absolute(target, site))
@@ -81,7 +81,8 @@ class After:
             if name:
                 yield name
 
-    def _relative(self, target: str, site: str) -> str | None:
+    def relative(self, target: str, site: str) -> str | None:
+        """Return the shortest relative spelling of a unit in `site`, where there is one."""
         folder = site[: site.rfind("/") + 1]
         roots = [r.path for r in self.project.roots if not r.local and folder.startswith(r.path)]
         root = max(roots, key=len, default="")

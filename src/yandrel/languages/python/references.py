@@ -97,6 +97,16 @@ class FileRewriter:
             self.refuse(at, f"{target} cannot be imported from {site}", "choose another place")
         return spelled
 
+    def reads_well(self, spelled: str, target: str, site: str) -> bool:
+        """Whether a module's spelling still leads there, and not by a detour that a move has made."""
+        after = self.context.after
+        if after.view.find_spelled(spelled, site)[0] != target:
+            return False
+        if not spelled.startswith(".") or _folder(site) == _folder(self.unit):
+            return True
+        direct = after.relative(target, site)
+        return direct is None or len(direct) >= len(spelled)
+
     def is_free(self, name: str) -> bool:
         return name not in self.taken and name not in BUILTINS
 
@@ -139,7 +149,7 @@ class FileRewriter:
         known, _ = self.view.find_spelled(item.module, self.unit)
         if known is not None:
             target = self.context.relocation.unit(known)
-            if self.context.after.view.find_spelled(item.module, site)[0] != target:
+            if not self.reads_well(item.module, target, site):
                 spelled = self.spell(target, item.start, item.module)
                 if spelled is not None:
                     self.imports.decide(item, imported, Goto(spelled, imported.name, imported.alias))
@@ -174,7 +184,7 @@ class FileRewriter:
 
     def rewrite_star(self, item: Import, imported: ImportedName, found: Found) -> None:
         target = self.context.relocation.unit(found.named.unit)
-        if self.context.after.view.find_spelled(item.module, self.site(item.start))[0] != target:
+        if not self.reads_well(item.module, target, self.site(item.start)):
             spelled = self.spell(target, item.start, item.module)
             if spelled is not None:
                 self.imports.decide(item, imported, Goto(spelled, "*"))
@@ -185,7 +195,8 @@ class FileRewriter:
         after = self.context.after.view
         parent, _ = after.find_spelled(item.module, site)
         if parent is not None and after.submodule(parent, imported.name) == target:
-            return
+            if self.reads_well(item.module, parent, site):
+                return
         folder, leaf = _parent_and_leaf(target)
         holder = self._holder(folder)
         if not self._has_package(folder, site) or holder is None:
@@ -229,11 +240,11 @@ class FileRewriter:
                 scope = self.scope_of_import.get(imported.start, MODULE_SCOPE)
                 self.local_names[scope, imported.bound] = target.name
             return
-        spelled_unit, _ = self.context.after.view.find_spelled(item.module, site)
-        if spelled_unit == target.unit and imported.name == target.name:
+        reads_well = self.reads_well(item.module, target.unit, site)
+        if reads_well and imported.name == target.name:
             return
         spelled: str | None = item.module
-        if spelled_unit != target.unit:
+        if not reads_well:
             spelled = self.spell(target.unit, item.start, item.module)
         if spelled is None:
             return

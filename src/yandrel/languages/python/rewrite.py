@@ -96,6 +96,7 @@ def rewrite(
     if result.refusals:
         return result, relocation
     _Rewriting(context).run()
+    result.emptied |= vacated_packages(context)
     return result, relocation
 
 
@@ -485,6 +486,36 @@ def new_packages(view: PythonView, relocation: Relocation) -> dict[str, bytes]:
             ):  # fmt: skip
                 created[init] = b""
     return created
+
+
+def vacated_packages(context: Context) -> set[str]:
+    """Return blank `__init__.py` files of folders that nothing else is left in."""
+    view, relocation = context.view, context.relocation
+    left = {path for path in view.units.files if relocation.unit(path) == path}
+    left -= context.result.emptied
+    arriving = {relocation.unit(path) for path in relocation.units} | set(context.result.created)
+    folders = {old[: old.rfind("/") + 1] for old, new in relocation.units.items() if old != new}
+    folders |= {unit[: unit.rfind("/") + 1] for unit in context.result.emptied}
+    found: set[str] = set()
+    for folder in sorted(folders, key=len, reverse=True):
+        while folder:
+            init = folder + "__init__.py"
+            others = [p for p in left | arriving if p.startswith(folder) and p not in found and p != init]
+            if others or init not in left or not _is_idle(context, init):
+                break
+            found.add(init)
+            folder = folder[: folder.rfind("/", 0, -1) + 1]
+    return found
+
+
+def _is_idle(context: Context, init: str) -> bool:
+    view = context.view
+    facts = view.units.facts[init]
+    if facts.lines or facts.imports or facts.definitions or facts.acts:
+        return False
+    return not any(
+        edge.named_unit == init for other in view.importers_of(init) for edge in view.edges_of(other)
+    )
 
 
 def _style_has_packages(view: PythonView) -> bool:
