@@ -21,10 +21,13 @@ def render_move(report: MoveReport, style: Style) -> str:
     out += wrap(f"{style.strong(done)} {what}.", style.width + 8, "  ", "")
     steps = f" in {report.steps} steps" if report.steps > 1 else ""
     edits = sum(f.edits for f in report.files)
-    out.append(
-        f"  {plural_of(len(moved), 'file')} moved, {plural_of(len(rewritten), 'file')} rewritten "
-        f"in {plural_of(edits, 'place')}{steps}."
-    )
+    parts = [f"{plural_of(len(moved), 'file')} moved"] if moved else []
+    if rewritten:
+        parts.append(f"{plural_of(len(rewritten), 'file')} rewritten in {plural_of(edits, 'place')}")
+    new = [f for f in report.files if not f.old]
+    if new:
+        parts.append(f"{plural_of(len(new), 'new file')}")
+    out.append(f"  {', '.join(parts)}{steps}.")
     out += _files(report, style)
     if report.carried:
         out += wrap("Went along: " + ", ".join(report.carried), style.width)

@@ -23,7 +23,7 @@ class Style:
         return f"\x1b[31m{text}\x1b[0m" if self.colour else text
 
     def hint(self, text: str) -> str:
-        return f"\x1b[36m{text}\x1b[0m" if self.colour else text
+        return f"\x1b[34m{text}\x1b[0m" if self.colour else text
 
 
 def plural_of(count: int, noun: str, many: str = "") -> str:

@@ -213,8 +213,8 @@ def _advice(
     elif arrangement.name == "role-first" and concepts >= SEVERAL_CONCEPTS and mean >= WIDE_SPREAD:
         scale = "" if counted >= MANY_UNITS else "; at this size that is still bearable"
         out.append(
-            f"A change to one concept opens {mean:.1f} folders on average: "
-            f"{concepts} concepts would be found faster in folders of their own{scale}."
+            f"A change to one domain opens {mean:.1f} folders on average: the {concepts} domains "
+            f"would be found faster in folders of their own{scale}."
         )
     elif arrangement.name == "mixed":
         out.append(

@@ -1,0 +1,82 @@
+"""Pictures of the main commands in a real terminal window, from the demo data, for docs/screenshots.
+
+Needs Xvfb, xterm and ImageMagick's `import`; run as `python -m tools.take_pictures`.
+"""
+
+import os
+import shlex
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+from yandrel.demo.copy import copy_waxmoor
+
+SCREEN = ":97"
+PICTURES = Path(__file__).parent.parent / "docs" / "screenshots"
+FONT = "DejaVu Sans Mono"
+SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
+    ("survey", "plain", ("survey",)),
+    ("adopt", "plain", ("adopt", "--preview")),
+    ("check", "layout", ("check",)),
+    ("move", "layout", ("move", "waxmoor/models/weight_validator.py")),
+    (
+        "preview",
+        "layout",
+        ("move", "waxmoor/ledger.py:in_kilograms", "waxmoor/shared/weights.py", "--preview"),
+    ),
+    ("refused", "layout", ("move", "waxmoor/services/", "waxmoor/services/inner/")),
+    ("undo", "layout", ("undo", "--history")),
+    ("explain", "layout", ("check", "--explain", "wrong-way")),
+)
+
+
+def take(name: str, root: Path, words: tuple[str, ...]) -> None:
+    """Run a command in a terminal window of 125 columns, and photograph the screen."""
+    end = " | head -36" if name == "adopt" else ""
+    program = f"{sys.executable} -m yandrel"
+    line = "yandrel " + " ".join(shlex.quote(word) for word in words)
+    shown = f"cd {shlex.quote(str(root))}; printf '%s\\n' '$ {line}'; {program} {line[8:]}{end}; sleep 30"
+    terminal = subprocess.Popen(
+        ["xterm", "-display", SCREEN, "-fa", FONT, "-fs", "12", "-geometry", "125x39+0+0", "-bg", "white",
+         "-fg", "black", "-b", "12", "-e", "sh", "-c", shown],
+    )  # fmt: skip
+    time.sleep(2.5)
+    subprocess.run(
+        ["import", "-display", SCREEN, "-window", "root", str(PICTURES / f"{name}.png")], check=True
+    )
+    terminal.terminate()
+    terminal.wait()
+
+
+def main() -> None:
+    PICTURES.mkdir(parents=True, exist_ok=True)
+    chosen = set(sys.argv[1:])
+    server = subprocess.Popen(["Xvfb", SCREEN, "-screen", "0", "1280x800x24"], stderr=subprocess.DEVNULL)
+    time.sleep(1)
+    os.environ["TERM"] = "xterm-256color"
+    try:
+        with tempfile.TemporaryDirectory() as place:
+            for name, kind, words in SHOTS:
+                if chosen and name not in chosen:
+                    continue
+                root = Path(place) / name / "waxmoor"
+                root.parent.mkdir()
+                copy_waxmoor(root, layout=kind == "layout")
+                if name == "undo":
+                    for source, target in (
+                        ("waxmoor/ledger.py", "waxmoor/shared/"),
+                        ("waxmoor/models/hive.py:Hive", ":Colony"),
+                    ):
+                        subprocess.run(
+                            [sys.executable, "-m", "yandrel", "--root", str(root), "move", source, target],
+                            stdout=subprocess.DEVNULL, check=True,
+                        )  # fmt: skip
+                take(name, root, words)
+    finally:
+        server.terminate()
+
+
+if __name__ == "__main__":
+    main()
