@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Iterator
 
-from yandrel.layout.patterns import compile_pattern
+from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.results import Finding
 from yandrel.model.words import words_of
 from yandrel.rules.protocol import Context
@@ -66,10 +66,7 @@ class Misnamed:
                     continue
                 if pattern.match(definition.name) is not None:
                     continue
-                try:
-                    right = pattern.fill({"name": _stem(definition.name, role)})
-                except KeyError:
-                    right = ""
+                right = _right_name(pattern, definition.name, role)
                 mend = f"`yandrel move {unit}:{definition.name} :{right}`" if right else "rename it"
                 yield context.finding(
                     self.name,
@@ -81,6 +78,17 @@ class Misnamed:
                     mend=mend,
                     group=f"{role} types",
                 )
+
+
+def _right_name(pattern: Pattern, name: str, role: str) -> str:
+    """Return the name that fits; what stands before the pattern's ending keeps its own capitals."""
+    first, *rest = pattern.parts
+    if first.kind == "placeholder" and len(rest) == 1 and rest[0].kind == "literal":
+        return name + rest[0].text
+    try:
+        return pattern.fill({"name": _stem(name, role)})
+    except KeyError:
+        return ""
 
 
 def _stem(name: str, role: str) -> str:

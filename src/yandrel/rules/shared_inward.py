@@ -29,10 +29,8 @@ class SharedInward:
 
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture
-        written = SHARED in context.layout.domains or any(
-            "domain" in home.placeholders() for role in context.layout.roles.values() for home in role.homes
-        )
-        if not written:
+        layout = context.layout
+        if SHARED not in layout.domains and layout.domains_mode == "free":
             return
         for unit, edge in context.edges():
             target = picture.domain(edge.unit)

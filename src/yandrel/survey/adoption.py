@@ -10,7 +10,7 @@ from yandrel.model.facts import Definition
 from yandrel.model.graph import State
 from yandrel.model.words import singular, snake, words_of
 from yandrel.survey.domains import ROLE_WORDS
-from yandrel.survey.picture import Picture, take_picture
+from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture, RoleReader, take_picture
 
 ORDER = [
     "entry",
@@ -77,9 +77,10 @@ def find_homes(picture: Picture) -> list[RoleHomes]:
     """Return the home patterns that the units of each role suggest, the best fitting first."""
     by_role: dict[str, list[str]] = {}
     for unit, reading in picture.readings.items():
-        if not reading.role or not (picture.is_counted(unit) or reading.role == "test"):
+        uncounted = reading.role in OUTSIDE_THE_COUNT
+        if not reading.role or not (picture.is_counted(unit) or uncounted):
             continue
-        if picture.index.language(unit).is_package_marker(unit) and reading.role == "test":
+        if picture.index.language(unit).is_package_marker(unit) and uncounted:
             continue
         by_role.setdefault(reading.role, []).append(unit)
     owners = _folder_owners(picture, by_role)
@@ -89,7 +90,9 @@ def find_homes(picture: Picture) -> list[RoleHomes]:
         own = [
             u for u in units if owners.get(_folder(u), role) == role or not _strays(u, role, units, owners)
         ]
-        patterns: Counter[str] = Counter(generalise(picture, unit, role) for unit in own)
+        patterns: Counter[str] = Counter(
+            generalise(picture, unit, role, owners.get(_folder(unit)) == role) for unit in own
+        )
         found.append(RoleHomes(role, _choose(patterns, own, role, owners), len(units)))
     return found
 
@@ -123,8 +126,8 @@ def _strays(unit: str, role: str, units: list[str], owners: dict[str, str]) -> b
     )
 
 
-def generalise(picture: Picture, unit: str, role: str) -> str:
-    """Return the pattern that a path is an instance of."""
+def generalise(picture: Picture, unit: str, role: str, owned: bool) -> str:
+    """Return the pattern that a path is an instance of; `owned` says the folder is its role's."""
     folder, _, name = unit.rpartition("/")
     stem, dot, suffix = name.rpartition(".")
     domain = picture.domain(unit)
@@ -135,10 +138,12 @@ def generalise(picture: Picture, unit: str, role: str) -> str:
         segments.append("{domain}" if same and "{domain}" not in segments else segment)
     if role == "test":
         return _test_pattern(unit, segments, stem, dot + suffix)
-    return "/".join([*segments, _stem_pattern(stem, role, segments) + dot + suffix])
+    if role == "migration" and segments and segments[-1] in ("migrations", "versions"):
+        return "/".join([*segments, "**"])
+    return "/".join([*segments, _stem_pattern(stem, role, segments, owned) + dot + suffix])
 
 
-def _stem_pattern(stem: str, role: str, segments: list[str]) -> str:
+def _stem_pattern(stem: str, role: str, segments: list[str], owned: bool) -> str:
     words = list(words_of(stem))
     if stem.startswith("__") or not words or "_".join(words) != stem:
         return stem
@@ -148,7 +153,7 @@ def _stem_pattern(stem: str, role: str, segments: list[str]) -> str:
     if all(word in ROLE_WORDS for word in words) or (not segments and len(words) == 1):
         return stem
     told = bool(segments) and (segments[-1].lower() in ROLE_WORDS or singular(segments[-1]) == role)
-    return "{name}" if told or "{domain}" in segments else stem
+    return "{name}" if told or owned else stem
 
 
 def _test_pattern(unit: str, segments: list[str], stem: str, end: str) -> str:
@@ -194,8 +199,10 @@ def _settle_ties(picture: Picture, homes: list[RoleHomes], head: str) -> Layout:
     """Give each pattern to one role: where two fit a path equally well, the smaller role yields."""
     for _ in range(200):
         layout = parse_layout((head + "\n" + _roles_text(homes, None)).encode("utf-8"))
+        reader = RoleReader(layout, picture.index.languages)
         try:
-            take_picture(picture.index, layout)
+            for unit in picture.readings:
+                reader.place_of(unit)
         except ConfigError as error:
             _yield_pattern(homes, error)
             continue
@@ -421,10 +428,23 @@ def _domains_text(picture: Picture) -> str:
         }
     )
     outer = [f for f in folders if not any(f != g and f.startswith(g + "/") for g in folders)]
-    if not outer or len(outer) > 12:
+    if not outer or len(outer) > 12 or _looks_inward(picture):
         return ""
     texts = ", ".join(quoted(f + "/**") for f in outer)
     return f"[domains]\nshared = [{texts}]\n"
+
+
+def _looks_inward(picture: Picture) -> bool:
+    """Whether what seems to be shared imports domains too often for a rule against it."""
+    inward = total = 0
+    for unit in picture.counted():
+        if picture.domain(unit) != SHARED:
+            continue
+        for edge in picture.index.edges_of(unit):
+            if edge.state == State.FOUND and edge.unit in picture.readings:
+                total += 1
+                inward += picture.domain(edge.unit) not in ("", SHARED)
+    return inward * 10 > total
 
 
 def _shapes_text(picture: Picture) -> str:

@@ -1,5 +1,6 @@
 """What each unit does: evidence first, then its place."""
 
+from collections import Counter
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
@@ -15,6 +16,7 @@ from yandrel.survey.hints import HintTable
 TELLING = 4
 CERTAIN = 5
 NAMED_BY_SHAPE = 6
+RARE = 5
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +71,12 @@ class RoleReader:
         place, home, values = self.place_of(unit)
         evident = self.evident_role(found)
         spots = self.spots(unit, table, name)
-        role = self.verdict(unit, found, spots, place, marker and not facts.definitions)
+        blocks = sum(d.kind in ("class", "function") for d in facts.definitions)
+        held = Counter(role for _, role in by_definition)
+        rare = {role for role, count in held.items() if count * RARE < blocks}
+        rare |= {"error"} if held["error"] * 2 < blocks else set()
+        weighed = [e for e in found if e.role not in rare or e.text.startswith(("makes", "calls"))]
+        role = self.verdict(unit, weighed, spots, place, marker and not facts.definitions)
         return Reading(unit, role, evident, place, home, values, tuple(found + spots), tuple(by_definition))
 
     def place_of(self, unit: str) -> tuple[str, str, dict[str, str]]:

@@ -88,10 +88,11 @@ class _Walk:
 
     def if_statement(self, node: Node, when: When, guarded: bool) -> None:
         condition = node.child_by_field_name("condition")
-        only_types = condition is not None and is_type_checking(self.text(condition))
+        text = self.text(condition) if condition is not None else ""
+        inner = When.TYPES if is_type_checking(text) else When.CALL if is_main_guard(text) else when
         for child in node.named_children:
             if child.kind_id == g.BLOCK:
-                self.block(child, When.TYPES if only_types else when, guarded, True)
+                self.block(child, inner, guarded, True)
             elif child.kind_id in (g.ELIF, g.ELSE):
                 self.compound(child, child.kind_id, when, guarded)
 
@@ -333,10 +334,13 @@ def _surroundings(node: Node, source: bytes) -> tuple[When, bool]:
                 when = When.CALL
         elif kind == g.IF and inner.kind_id == g.BLOCK:
             condition = outer.child_by_field_name("condition")
-            if condition is not None and is_type_checking(
-                source[condition.start_byte : condition.end_byte].decode("utf-8", "replace")
-            ):
+            text = ""
+            if condition is not None:
+                text = source[condition.start_byte : condition.end_byte].decode("utf-8", "replace")
+            if is_type_checking(text):
                 when = When.TYPES
+            elif is_main_guard(text) and when == When.LOAD:
+                when = When.CALL
         elif kind in (g.TRY, g.EXCEPT):
             guarded = True
         inner, outer = outer, outer.parent
@@ -346,6 +350,11 @@ def _surroundings(node: Node, source: bytes) -> tuple[When, bool]:
 def is_type_checking(condition: str) -> bool:
     """Whether a condition holds for type checkers alone."""
     return condition in ("TYPE_CHECKING", "MYPY") or condition.endswith(".TYPE_CHECKING")
+
+
+def is_main_guard(condition: str) -> bool:
+    """Whether a condition holds only where the unit is run as a program."""
+    return "__name__" in condition and "__main__" in condition
 
 
 def names_in(node: Node, source: bytes) -> list[str]:

@@ -17,7 +17,7 @@ class PythonLanguage:
 
     name = "python"
     suffixes = (".py", ".pyi")
-    version = 2
+    version = 3
     manifests = MANIFESTS
     cookies = True
 
