@@ -45,7 +45,8 @@ class Import(Struct, frozen=True, array_like=True):
 class Definition(Struct, frozen=True, array_like=True):
     """A class, function or constant at the top level of a unit; spans are byte offsets.
 
-    `value` is what a constant is made by, `entries` how many calls its list holds.
+    `value` is what a constant is made by, `entries` how many calls its list holds, `owner` the type
+    that a method belongs to where methods stand away from their types.
     """
 
     name: str
@@ -60,6 +61,7 @@ class Definition(Struct, frozen=True, array_like=True):
     value: str = ""
     conditional: bool = False
     entries: int = 0
+    owner: str = ""
 
 
 class Problem(Struct, frozen=True, array_like=True):
@@ -75,6 +77,8 @@ class Facts(Struct, frozen=True, array_like=True):
     `bound` are top-level names bound otherwise than by an import or a definition, `exports` the
     names that the unit itself says it exports, `open` whether it may hold names that cannot be
     seen, `calls` what its top-level statements call, `acts` how many of them act on loading.
+    `namespaces` are those that it declares, `mentions` names in type position and qualified names,
+    in languages that need no import for a neighbour.
     """
 
     language: str
@@ -87,3 +91,5 @@ class Facts(Struct, frozen=True, array_like=True):
     acts: int = 0
     calls: tuple[str, ...] = ()
     problems: tuple[Problem, ...] = ()
+    namespaces: tuple[str, ...] = ()
+    mentions: tuple[str, ...] = ()

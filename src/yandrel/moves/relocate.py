@@ -37,7 +37,7 @@ def map_relocation(index: CodeIndex, pairs: Pairs, held: Iterable[str] = ()) -> 
             raise RefusedError("is there already", where=source_thing.path)
         units[source_thing.path] = target_thing.path
         _add_companions(index, source_thing.path, target_thing.path, units)
-    definitions = _map_definitions(pairs, units, folders)
+    definitions = _map_definitions(pairs, units)
     _check(index, units, held)
     return Relocation(units, definitions, folders)
 
@@ -51,7 +51,7 @@ def _add_companions(index: CodeIndex, source: str, target: str, units: dict[str,
             units.setdefault(source + end, target + end)
 
 
-def _map_definitions(pairs: Pairs, units: dict[str, str], folders: dict[str, str]) -> dict[Symbol, Symbol]:
+def _map_definitions(pairs: Pairs, units: dict[str, str]) -> dict[Symbol, Symbol]:
     definitions: dict[Symbol, Symbol] = {}
     for source, target in pairs:
         if not source.name:
@@ -60,7 +60,6 @@ def _map_definitions(pairs: Pairs, units: dict[str, str], folders: dict[str, str
             raise RefusedError("is there already", where=str(source))
         unit = units.get(source.path, source.path) if target.path == source.path else target.path
         definitions[Symbol(source.path, source.name)] = Symbol(unit, target.name)
-    del folders
     return definitions
 
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from yandrel.errors import CallError, RefusedError
 from yandrel.index.code import CodeIndex
-from yandrel.languages.registry import BY_SUFFIX, language_of
+from yandrel.languages.registry import BY_SUFFIX, language_of, load_language
 
 
 @dataclass(frozen=True, slots=True)
@@ -174,16 +174,15 @@ def _qualified_target(index: CodeIndex, source: Thing, text: str) -> Thing:
         path = known.unit
         if source.name:
             return Thing(path, name)
-    language = index.language(source.path) if not source.is_folder else None
     first = view.find_qualified(text.split(".")[0])
     root = ""
     if first is not None and first.unit:
         folder = first.unit[: first.unit.rfind("/") + 1] if "/" in first.unit else ""
         marker = folder.rstrip("/").rpartition("/")
         root = marker[0] + "/" if marker[0] else ""
-    stem = root + text.replace(".", "/")
+    name_of_language = language_of(source.path) or next(iter(index.views))
+    stem = root + load_language(name_of_language).qualified_path(text)
     if source.is_folder:
         return Thing(stem + "/")
     suffix = source.path[source.path.rfind(".") :]
-    del language
     return Thing(stem + suffix, name)

@@ -52,7 +52,7 @@ class RoleHomes:
 def write_adoption(picture: Picture) -> str:
     """Return the text of a yandrel.toml for an application without one."""
     homes = find_homes(picture)
-    head = _head(picture, homes)
+    head = _head(picture)
     layout = _settle_ties(picture, homes, head)
     described = take_picture(picture.index, layout)
     return (
@@ -225,7 +225,7 @@ def quoted(text: str) -> str:
     return '"' + text.replace("\\", "\\\\").replace('"', '\\"') + '"'
 
 
-def _head(picture: Picture, homes: list[RoleHomes]) -> str:
+def _head(picture: Picture) -> str:
     index = picture.index
     tops = Counter(u.split("/")[0] for u in picture.counted() if "/" in u)
     roots = sorted(
@@ -247,7 +247,6 @@ def _head(picture: Picture, homes: list[RoleHomes]) -> str:
             m.endswith("migrations") for m in migrations
         ) else [f"{m}/**" for m in migrations]  # fmt: skip
         lines.append(f"fixed = [{', '.join(quoted(m) for m in shown)}]  # edited, never moved")
-    del homes
     return "\n".join(lines) + "\n"
 
 

@@ -17,7 +17,7 @@ class PythonLanguage:
 
     name = "python"
     suffixes = (".py", ".pyi")
-    version = 3
+    version = 4
     manifests = MANIFESTS
     cookies = True
 
