@@ -132,9 +132,14 @@ def insert_pieces(arrivals: Arrivals) -> None:
         blocks = [d for d in rewriter.facts.definitions if d.kind in ("class", "function")]
         first = arrivals.pieces[0][0].definition.kind if arrivals.pieces else "constant"
         close = first in ("constant", "type") and not (blocks and blocks[-1].end >= len(body))
-        lead = newline * (2 if close else 3) if body else b""
-        if not body and rewriter.imports.header:
-            lead = newline if first in ("constant", "type") else newline * 2
+        lead = newline * (2 if close else 3)
+        head_end = rewriter.imports.top_of_code()
+        if head_end >= len(body):
+            lead = newline * (1 if first in ("constant", "type") else 2)
+            lead = lead if body or rewriter.imports.header else b""
+            lead = lead if not head_end or source[:head_end].endswith(b"\n") else newline + lead
+            rewriter.edits.append(Edit(head_end, len(source), lead + text))
+            return
         rewriter.edits.append(Edit(len(body), len(source), lead + text))
     else:
         rewriter.edits.append(Edit(at, at, text + newline * 2))

@@ -396,13 +396,25 @@ class ImportEditor:
         return 3 if self.is_own(first) else 2
 
     def _header_edits(self, entries: list[NewImport], gone: set[int]) -> list[Edit]:
-        plain = join_names([n for n in entries if not n.types])
-        plain.sort(key=lambda pair: (self.category(pair[0]), pair[0].lstrip("."), pair[1]))
         typed = sorted((n for n in entries if n.types), key=self._sort_key)
+        news = [n for n in entries if not n.types]
+        if typed and not self._typed_imports(gone) and not self._knows_flag():
+            news.append(NewImport("typing", "TYPE_CHECKING"))
+        plain = join_names(news)
+        plain.sort(key=lambda pair: (self.category(pair[0]), pair[0].lstrip("."), pair[1]))
         edits = self._plain_header([(s, t.replace("\n", self.newline)) for s, t in plain], gone)
         if typed:
-            edits += self._typed_header(typed, gone)
+            edits.append(self._typed_header(typed, gone))
         return edits
+
+    def _typed_imports(self, gone: set[int]) -> list[Import]:
+        return [
+            i for i in self.facts.imports
+            if i.when == When.TYPES and not i.nested and i.start not in gone
+        ]  # fmt: skip
+
+    def _knows_flag(self) -> bool:
+        return any(n.name == "TYPE_CHECKING" for i in self.facts.imports for n in i.names if not i.whole)
 
     def _sort_key(self, new: NewImport) -> tuple[int, str, str]:
         return (self.category(new.source), new.source.lstrip("."), new.name)
@@ -418,8 +430,7 @@ class ImportEditor:
             if not item.nested and item.when == When.LOAD and not item.guarded
             and item.start < stop and self._indent_of(item.start) == ""
         ]  # fmt: skip
-        alive = [item for item in head if item.start not in gone]
-        return alive or head
+        return [item for item in head if item.start not in gone]
 
     def _plain_header(self, entries: list[tuple[str, str]], gone: set[int]) -> list[Edit]:
         if not entries:
@@ -427,8 +438,10 @@ class ImportEditor:
         head = self.header_imports(gone)
         groups: dict[int, list[tuple[str, tuple[str, str]]]] = {}
         if not head:
-            at = self.top_of_code()
-            text = self.newline.join(text for _, text in entries) + self.newline
+            at, replaces = self._fresh_header(gone)
+            text = self._grouped(entries) + self.newline
+            if replaces:
+                return [Edit(at, at, text.encode())]
             lead = self.newline if at and self.source[:at].strip() else ""
             tail = self.newline if self.source[at:].strip() else ""
             if at and not self.source[:at].endswith(b"\n"):
@@ -486,26 +499,31 @@ class ImportEditor:
             for a, b in pairs
         ) or all(self.category(_source_of(a)) == self.category(_source_of(b)) for a, b in pairs)
 
-    def _typed_header(self, entries: list[NewImport], gone: set[int]) -> list[Edit]:
-        typed = [
-            i for i in self.facts.imports
-            if i.when == When.TYPES and not i.nested and i.start not in gone
-        ]  # fmt: skip
+    def _fresh_header(self, gone: set[int]) -> tuple[int, bool]:
+        """Return where imports go in a file that keeps none, and whether others leave that place."""
+        left = [i.start for i in self.facts.imports if i.start in gone and self._indent_of(i.start) == ""]
+        return (min(left), True) if left else (self.top_of_code(), False)
+
+    def _grouped(self, entries: list[tuple[str, str]]) -> str:
+        """Return statements with a blank line between those of different categories."""
+        groups: dict[int, list[str]] = {}
+        for source, text in entries:
+            groups.setdefault(self.category(source), []).append(text)
+        blocks = [self.newline.join(texts) for _, texts in sorted(groups.items())]
+        return (self.newline * 2).join(blocks)
+
+    def _typed_header(self, entries: list[NewImport], gone: set[int]) -> Edit:
+        typed = self._typed_imports(gone)
         if typed:
-            return [self._insert_after(typed[-1], entries)]
+            return self._insert_after(typed[-1], entries)
         head = self.header_imports(gone)
         lines = self._lines(entries, INDENT)
-        known = any(
-            n.name == "TYPE_CHECKING" and i.module == "typing"
-            for i in self.facts.imports for n in i.names
-        )  # fmt: skip
         block = f"if TYPE_CHECKING:{self.newline}" + self.newline.join(INDENT + t for t in lines)
-        at = self._line_end(head[-1].end) if head else self.top_of_code()
-        text = f"{self.newline}{self.newline}{block}"
-        edits = [Edit(at, at, text.encode())]
-        if not known:
-            edits = self._plain_header([("typing", "from typing import TYPE_CHECKING")], gone) + edits
-        return edits
+        if not head:
+            at, _ = self._fresh_header(gone)
+            return Edit(at, at, (self.newline + block + self.newline).encode())
+        at = self._line_end(head[-1].end)
+        return Edit(at, at, f"{self.newline}{self.newline}{block}".encode())
 
     def top_of_code(self) -> int:
         """Return where the first import belongs: after comments, the docstring, future imports."""
