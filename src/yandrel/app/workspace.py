@@ -1,13 +1,13 @@
 """An application opened for work: its root, its layout, its index, its picture, its journal."""
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from functools import cached_property
 from pathlib import Path
 
 from yandrel.errors import RefusedError
 from yandrel.files.root import find_root
 from yandrel.files.walk import Tree
-from yandrel.index.code import CodeIndex, build_index, scan
+from yandrel.index.code import CodeIndex, Progress, build_index, scan
 from yandrel.index.store import FactStore
 from yandrel.layout.config import Layout, read_layout
 from yandrel.moves.journal import Journal, Record
@@ -21,7 +21,7 @@ class Workspace:
 
     root: Path
     here: str = ""
-    warnings: list[str] = field(default_factory=list)
+    progress: Progress | None = None
 
     @classmethod
     def open(cls, root: str | None = None, start: Path | None = None) -> "Workspace":
@@ -45,7 +45,7 @@ class Workspace:
 
     @cached_property
     def index(self) -> CodeIndex:
-        return build_index(self.tree, self.store, self.layout.sources)
+        return build_index(self.tree, self.store, self.layout.sources, self.progress)
 
     @cached_property
     def picture(self) -> Picture:

@@ -3,6 +3,7 @@
 import os
 import shutil
 import sys
+import time
 from collections.abc import Callable
 from typing import Any
 
@@ -16,9 +17,27 @@ format_option = click.option(
 )
 
 
+class ProgressLine:
+    """One line on standard error that tells how far the reading is, where it takes over a second."""
+
+    def __init__(self) -> None:
+        self.start = time.monotonic()
+        self.shown = 0.0
+
+    def __call__(self, done: int, total: int) -> None:
+        now = time.monotonic()
+        if done == total and self.shown:
+            click.echo("\r" + " " * 40 + "\r", nl=False, err=True)
+        elif now - self.start > 1 and now - self.shown > 0.1:
+            self.shown = now
+            click.echo(f"\rreading {done:,} of {total:,} files", nl=False, err=True)
+
+
 def open_workspace(root: str | None, writes: bool = False) -> Workspace:
     """Open the application; a reading command reports a change that was cut off."""
     workspace = Workspace.open(root)
+    if sys.stderr.isatty():
+        workspace.progress = ProgressLine()
     if not writes:
         record = workspace.cut_off()
         if record is not None:

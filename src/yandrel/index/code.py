@@ -2,7 +2,7 @@
 
 import hashlib
 import time
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from pathlib import Path
 
@@ -21,6 +21,7 @@ from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
 
 RACY_NS = 2_000_000_000
+Progress = Callable[[int, int], None]
 _facts_decoder = msgspec.msgpack.Decoder(Facts)
 
 
@@ -131,11 +132,11 @@ def build_index(
     tree: Tree,
     store: FactStore | None,
     sources: tuple[SourceRoot, ...] = (),
-    left_out: frozenset[str] = frozenset(),
+    progress: Progress | None = None,
 ) -> CodeIndex:
     """Return the index of a tree, parsing what the store does not know.
 
-    `sources` are configured source roots, `left_out` units that do not count.
+    `sources` are configured source roots; `progress` is told how many files of how many are read.
     """
     root = tree.root
     rows = store.read_rows() if store is not None else {}
@@ -143,7 +144,7 @@ def build_index(
     stale: list[str] = []
     for path in tree.stats:
         name = language_of(path)
-        if name is None or path in left_out:
+        if name is None:
             continue
         row, found = rows.get(path), tree.stats[path]
         version = f"{name}{load_language(name).version}"
@@ -151,7 +152,11 @@ def build_index(
             packed[path] = row.facts
         else:
             stale.append(path)
-    fresh = dict(parse_files(root, stale, {path: tree.stats[path][0] for path in stale}))
+    fresh: dict[str, bytes] = {}
+    for path, facts in parse_files(root, stale, {path: tree.stats[path][0] for path in stale}):
+        fresh[path] = facts
+        if progress is not None:
+            progress(len(fresh), len(stale))
     packed.update(fresh)
     if store is not None and (fresh or len(rows) != len(packed)):
         store.write_rows(_rows(tree, fresh), [path for path in rows if path not in packed])
