@@ -16,6 +16,7 @@ from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.plan import ChangePlan, plan_relocation
 from yandrel.moves.proof import CYCLE, Proof, prove
 from yandrel.moves.relocate import map_relocation
+from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, find_target, find_thing
 from yandrel.rules.registry import load_rules
@@ -141,6 +142,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
         if again is not None:
             plan, proof = again
     plan_texts(index, plan, workspace.layout, step.written_in)
+    plan_templates(index, plan)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
         first = proof.refusals[0]

@@ -7,8 +7,9 @@ from yandrel.errors import CallError, RefusedError
 from yandrel.files.lock import hold_lock
 from yandrel.model.results import FORMAT_VERSION, HistoryRow, UndoReport
 from yandrel.moves.apply import finish_cut_off
+from yandrel.moves.diff import unified_diff
 from yandrel.moves.journal import Record
-from yandrel.moves.undo import Choices, undo_change
+from yandrel.moves.undo import Choices, reversed_changes, undo_change
 
 
 @dataclass(frozen=True)
@@ -19,6 +20,7 @@ class UndoRequest:
     keep: tuple[str, ...] = ()
     discard: tuple[str, ...] = ()
     finish: bool = False
+    preview: bool = False
 
 
 def history(workspace: Workspace) -> UndoReport:
@@ -33,6 +35,8 @@ def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
     A change that was cut off is taken back first, or finished where that is asked for.
     """
     journal = workspace.journal
+    if request.preview:
+        return _preview(workspace, request)
     with hold_lock(workspace.root):
         cut_off = journal.cut_off()
         choices = Choices(frozenset(request.keep), frozenset(request.discard))
@@ -64,6 +68,18 @@ def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
             restored += undo_change(journal, record, choices if len(chosen) == 1 else Choices())
             undone.append(_row(record))
         return UndoReport(FORMAT_VERSION, undone, sorted(set(restored)), [])
+
+
+def _preview(workspace: Workspace, request: UndoRequest) -> UndoReport:
+    """Show what taking back one change would do."""
+    journal = workspace.journal
+    records = journal.history()
+    if not records:
+        raise RefusedError("there is no change to undo")
+    record = next((r for r in records if r.number == request.back_to), records[0])
+    choices = Choices(frozenset(request.keep), frozenset(request.discard))
+    files = reversed_changes(journal, record, choices)
+    return UndoReport(FORMAT_VERSION, [], [], [_row(record)], diff=unified_diff(files))
 
 
 def _row(record: Record) -> HistoryRow:

@@ -10,6 +10,7 @@ from yandrel.cli.common import format_option, open_workspace, show
 @click.option("--to", "back_to", type=int, metavar="N", help="Take back all from change N on.")
 @click.option("--keep", multiple=True, metavar="FILE", help="Leave this file as it is now.")
 @click.option("--discard", multiple=True, metavar="FILE", help="Lose the edits made to it since.")
+@click.option("--preview", is_flag=True, help="Show the diff of taking one change back, and stop.")
 @click.option("--finish", is_flag=True, help="Finish a change that was cut off half-way.")
 @format_option
 @click.pass_obj
@@ -20,6 +21,7 @@ def command(
     keep: tuple[str, ...],
     discard: tuple[str, ...],
     finish: bool,
+    preview: bool,
     form: str,
 ) -> None:
     """Take the last change back, to the byte.
@@ -33,5 +35,5 @@ def command(
     if list_only:
         show(history(workspace), form, render_undo)
         return
-    request = UndoRequest(back_to or 0, keep, discard, finish)
+    request = UndoRequest(back_to or 0, keep, discard, finish, preview)
     show(undo(workspace, request), form, render_undo)

@@ -170,3 +170,4 @@ class UndoReport(Struct, frozen=True):
     restored: list[str]
     history: list[HistoryRow]
     finished: int = 0
+    diff: str = ""

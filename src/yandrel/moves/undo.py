@@ -34,7 +34,7 @@ def undo_change(journal: Journal, record: Record, choices: Choices = Choices()) 
             "edited since: " + ", ".join(edited),
             todo="say --keep FILE to leave a file as it is, or --discard FILE to lose those edits",
         )
-    files = _reversed_changes(journal, record, choices)
+    files = reversed_changes(journal, record, choices)
     apply_changes(journal.root, files, f"undo of {record.title}", "undo", undoes=record.number)
     return sorted(change.new for change in files if change.new)
 
@@ -51,7 +51,7 @@ def edited_since(journal: Journal, record: Record) -> list[str]:
     return sorted(p for p, wanted in after.items() if current_digest(journal.root / p) != wanted)
 
 
-def _reversed_changes(journal: Journal, record: Record, choices: Choices) -> list[FileChange]:
+def reversed_changes(journal: Journal, record: Record, choices: Choices) -> list[FileChange]:
     root = journal.root
     restored: dict[str, tuple[bytes, int]] = {}
     for position, entry in enumerate(record.entries):
@@ -81,6 +81,6 @@ def _take_back_cut_off(journal: Journal, record: Record, choices: Choices) -> li
             "neither as before the change nor as after it: " + ", ".join(strange),
             todo="say --keep FILE or --discard FILE of each",
         )
-    files = _reversed_changes(journal, record, choices)
+    files = reversed_changes(journal, record, choices)
     apply_changes(journal.root, files, f"undo of {record.title}", "undo", undoes=record.number)
     return sorted(change.new for change in files if change.new)

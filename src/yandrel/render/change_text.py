@@ -106,6 +106,8 @@ def render_undo(report: UndoReport, style: Style) -> str:
     """Return what was taken back, or the changes that can be."""
     if report.finished:
         return f"Finished change {report.finished}.\n"
+    if report.diff:
+        return f"{report.diff}\nWould take back change {report.history[0].number}.\n"
     if not report.undone:
         if not report.history:
             return "No change that could be undone.\n"

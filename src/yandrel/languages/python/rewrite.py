@@ -10,6 +10,7 @@ from yandrel.languages.python.blanks import tidy_blank_lines
 from yandrel.languages.python.context import Context
 from yandrel.languages.python.deep import MODULE_SCOPE
 from yandrel.languages.python.facts import read_facts
+from yandrel.languages.python.outliving import outliving_notes
 from yandrel.languages.python.pieces import (
     REGISTERING_CALLS,
     Arrivals,
@@ -97,6 +98,7 @@ def rewrite(
         return result, relocation
     _Rewriting(context).run()
     result.emptied |= vacated_packages(context)
+    result.notes += outliving_notes(context)
     return result, relocation
 
 

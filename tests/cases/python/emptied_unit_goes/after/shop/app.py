@@ -1,0 +1,3 @@
+from shop.sales.order import Order
+
+print(Order)

@@ -1,0 +1,3 @@
+from shop.order import Order
+
+print(Order)

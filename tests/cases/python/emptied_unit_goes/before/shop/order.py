@@ -1,0 +1,8 @@
+"""Orders."""
+
+from dataclasses import dataclass
+
+
+@dataclass
+class Order:
+    number: int

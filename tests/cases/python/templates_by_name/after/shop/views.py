@@ -1,0 +1,2 @@
+def show(render):
+    return render("sales/all.html"), "orders/list.html.bak"

@@ -1,0 +1,2 @@
+def show(render):
+    return render("orders/list.html"), "orders/list.html.bak"
