@@ -11,7 +11,8 @@ from yandrel import __version__
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError
 from yandrel.files.walk import Tree
-from yandrel.index.code import RACY_NS, CodeIndex, remember_graph, tree_key, versions
+from yandrel.index.code import CodeIndex, remember_graph, tree_key, versions
+from yandrel.index.memory import RACY_NS
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Place
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.plan import files_as_changes

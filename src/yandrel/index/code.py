@@ -11,7 +11,16 @@ import msgspec
 from yandrel import __version__
 from yandrel.files.text import Source, decode_source
 from yandrel.files.walk import Tree, walk_tree
-from yandrel.index.memory import GraphMemory, Recalled, changed_since, mentioning, recall, remember, surface
+from yandrel.index.memory import (
+    RACY_NS,
+    GraphMemory,
+    Recalled,
+    changed_since,
+    mentioning,
+    recall,
+    remember,
+    surface,
+)
 from yandrel.index.parse import facts_of_bytes, parse_files
 from yandrel.index.store import FactStore, Row
 from yandrel.languages.protocol import Language, View
@@ -20,7 +29,6 @@ from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
 
-RACY_NS = 2_000_000_000
 Progress = Callable[[int, int], None]
 _facts_decoder = msgspec.msgpack.Decoder(Facts)
 

@@ -1,5 +1,6 @@
 """The graph of an earlier run: what has not changed since need not be resolved again."""
 
+import time
 from collections.abc import Iterator, Mapping
 from contextlib import suppress
 
@@ -12,6 +13,9 @@ from yandrel.model.graph import Resolved, State
 from yandrel.model.project import Project
 
 NAME = "graph"
+RACY_NS = 2_000_000_000
+"""A file younger than this could change again without its time telling."""
+
 _decoder = msgspec.msgpack.Decoder(Resolved)
 
 
@@ -107,9 +111,10 @@ def remember(
     """Keep the graph for the next run."""
     encode = msgspec.msgpack.Encoder().encode
     unsure = (State.MISSING, State.UNCERTAIN)
+    limit = time.time_ns() - RACY_NS
     memory = GraphMemory(
         version,
-        {path: stats[:2] for path, stats in tree.stats.items()},
+        {path: (size, 0 if mtime > limit else mtime) for path, (size, mtime, _) in tree.stats.items()},
         dict(projects),
         {unit: msgspec.Raw(encode(found)) for unit, found in resolved.items()},
         [unit for unit, found in resolved.items() if any(e.state in unsure for e in found.edges)],

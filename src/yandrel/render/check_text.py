@@ -11,7 +11,7 @@ SHOWN_PAID_OFF = 5
 
 def render_check(report: CheckReport, style: Style, full: bool = False) -> str:
     """Return the findings: the answer in one line, each rule's findings, what to do next."""
-    out = [_headline(report, style)]
+    out = wrap(_headline(report, style), style.width, "  ", "")
     for rule, findings in _by_rule(report.findings):
         out += ["", style.strong(f"{rule}") + f"  {len(findings)}"]
         for group in _by_group(findings):

@@ -4,11 +4,14 @@ Source: the Python language reference, "The import system": a module is entered 
 before its code runs, a package before its modules; `from m import n` falls back to sys.modules.
 """
 
+from collections.abc import Iterator
+
 from yandrel.languages.python.view import PythonView
 from yandrel.model.facts import When
 
 Step = tuple[int, str, str, str]
 DEFINE, LOAD, TAKE, STAR = 0, 1, 2, 3
+GUARDED = "guarded"
 
 
 def find_load_cycles(view: PythonView) -> list[list[str]]:
@@ -104,9 +107,7 @@ class Loader:
         for name in facts.bound:
             steps.append((0, (DEFINE, name, "", "")))
         for item in facts.imports:
-            if item.when == When.TYPES or item.module == "__future__":
-                continue
-            if item.nested and item.when != When.LOAD:
+            if item.when != When.LOAD or item.module == "__future__":
                 continue
             for imported in item.names:
                 self._import_steps(unit, item.start, item, imported, steps)
@@ -114,19 +115,18 @@ class Loader:
 
     def _dotted_base(self, unit: str, base: str, at: int, steps: list[tuple[int, Step]]) -> None:
         """`class A(module.B)` takes B from the module when the class is made."""
-        head, _, rest = base.partition(".")
-        if "." in rest or not rest.isidentifier():
-            return
+        module, _, name = base.rpartition(".")
+        head = module.partition(".")[0]
         for binding in self.view.bindings(unit).get(head, []):
-            if binding.statement is None or binding.imported is None or binding.statement.guarded:
+            item, imported = binding.statement, binding.imported
+            if item is None or imported is None or item.guarded or item.when != When.LOAD:
                 continue
-            if binding.statement.whole and not binding.imported.alias:
+            if module != (imported.name if item.whole and not imported.alias else head):
                 continue
-            found = self.view.imported(unit, binding.statement, binding.imported)
-            target = found.final
+            target = self.view.imported(unit, item, imported).final
             if target.unit and not target.name and not target.unit.endswith("/"):
                 if self.inside is None or target.unit in self.inside:
-                    steps.append((at, (TAKE, target.unit, rest, "")))
+                    steps.append((at, (TAKE, target.unit, name, "")))
 
     def _import_steps(
         self, unit: str, at: int, item: object, imported: object, steps: list[tuple[int, Step]]
@@ -136,6 +136,7 @@ class Loader:
         assert isinstance(item, Import)
         assert isinstance(imported, ImportedName)
         view = self.view
+        guard = GUARDED if item.guarded else ""
         spelled = imported.name if item.whole else item.module
         found, root = view.find_spelled(spelled, unit)
         bound = imported.bound
@@ -146,23 +147,22 @@ class Loader:
             return
         for parent in view.parents_of(found, root):
             if self.inside is None or parent in self.inside:
-                steps.append((at, (LOAD, parent, "", "")))
+                steps.append((at, (LOAD, parent, "", guard)))
         counts = not found.endswith("/") and (self.inside is None or found in self.inside)
         if counts:
-            steps.append((at, (LOAD, found, "", "")))
+            steps.append((at, (LOAD, found, "", guard)))
         if item.whole:
             steps.append((at, (DEFINE, bound, "", "")))
         elif imported.name == "*":
             if counts:
                 steps.append((at, (STAR, found, "", "")))
         elif counts:
-            guard = "guarded" if item.guarded else ""
-            steps.append((at, (TAKE, found, imported.name, guard or bound)))
+            steps.append((at, (TAKE, found, imported.name, guard)))
             steps.append((at, (DEFINE, bound, "", "")))
         else:
             below = view.submodule(found, imported.name)
             if below and not below.endswith("/") and (self.inside is None or below in self.inside):
-                steps.append((at, (LOAD, below, "", "")))
+                steps.append((at, (LOAD, below, "", guard)))
             steps.append((at, (DEFINE, bound, "", "")))
 
 
@@ -178,21 +178,34 @@ class _Run:
     def load(self, unit: str) -> None:
         if self.fault or unit in self.names:
             return
-        stack = [(unit, iter(self.loader.steps_of(unit)))]
         self.names[unit] = set()
-        while stack and not self.fault:
-            current, steps = stack[-1]
+        stack = [(unit, iter(self.loader.steps_of(unit)), False)]
+        while stack:
+            current, steps, _ = stack[-1]
             for step in steps:
                 needed = self.step(current, step)
                 if needed is not None:
                     self.names[needed] = set()
-                    stack.append((needed, iter(self.loader.steps_of(needed))))
+                    stack.append((needed, iter(self.loader.steps_of(needed)), step[3] == GUARDED))
                     break
                 if self.fault:
+                    if not self.caught(stack):
+                        return
                     break
             else:
                 self.done.add(current)
                 stack.pop()
+
+    def caught(self, stack: list[tuple[str, Iterator[Step], bool]]) -> bool:
+        """Unwind to the innermost import that stands in `try`; whether there is one."""
+        guards = [position for position, frame in enumerate(stack) if frame[2]]
+        if not guards:
+            return False
+        for unit, _, _ in stack[guards[-1] :]:
+            self.names.pop(unit, None)
+        del stack[guards[-1] :]
+        self.fault = ""
+        return True
 
     def step(self, unit: str, step: Step) -> str | None:
         kind, target, name, extra = step
@@ -219,7 +232,7 @@ class _Run:
             wanted = not below.endswith("/") and below not in self.names
             inside = self.loader.inside is None or below in self.loader.inside
             return below if wanted and inside else None
-        if extra == "guarded" or view.units.facts[target].open:
+        if extra == GUARDED or view.units.facts[target].open:
             return None
         if name.startswith("__") and name.endswith("__"):
             return None

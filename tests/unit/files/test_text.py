@@ -1,0 +1,48 @@
+"""Bytes and text: what is read can be written back, byte for byte."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from yandrel.files.text import decode_source, newline_of
+
+
+@pytest.mark.parametrize(
+    ("raw", "encoding", "bom"),
+    [
+        (b"x = 1\n", "utf-8", False),
+        (b"\xef\xbb\xbfx = 1\n", "utf-8", True),
+        (b"# -*- coding: latin-1 -*-\nx = '\xe9'\n", "latin-1", False),
+        (b"#!/usr/bin/python\n# vim: set fileencoding=cp1252 :\nx = '\x80'", "cp1252", False),
+        (b"\n# coding: utf-8\nx = 'caf\xc3\xa9'\r\n", "utf-8", False),
+        (b"x = 1\n\n# coding: latin-1 comes too late\n", "utf-8", False),
+    ],
+)
+def test_encodings_are_found_and_restored(raw: bytes, encoding: str, bom: bool) -> None:
+    source = decode_source(raw)
+    assert not source.problem
+    assert (source.encoding.name, source.encoding.bom) == (encoding, bom)
+    assert source.encoding.restore(source.data) == raw
+
+
+@pytest.mark.parametrize(
+    ("raw", "says"),
+    [
+        (b"a\nb = '\xff'\n", "line 2"),
+        (b"# coding: klingon\n", "klingon"),
+        (b"# coding: ascii\nx = '\xe9'\n", "cannot be decoded"),
+    ],
+)
+def test_what_cannot_be_decoded_is_a_problem(raw: bytes, says: str) -> None:
+    assert says in decode_source(raw).problem
+
+
+@given(st.binary(max_size=200))
+def test_any_bytes_survive_or_are_a_problem(raw: bytes) -> None:
+    source = decode_source(raw)
+    assert source.problem or source.encoding.restore(source.data) == raw
+
+
+@pytest.mark.parametrize(("data", "newline"), [(b"a\nb", b"\n"), (b"a\r\nb\n", b"\r\n"), (b"", b"\n")])
+def test_line_ends(data: bytes, newline: bytes) -> None:
+    assert newline_of(data) == newline
