@@ -16,7 +16,7 @@ from yandrel.index.memory import RACY_NS
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Place
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.plan import files_as_changes
-from yandrel.moves.things import nearest
+from yandrel.moves.things import clean_path, nearest
 from yandrel.rules.accepted import ACCEPTED_NAME, read_accepted, write_accepted
 from yandrel.rules.registry import RULE_NAMES, load_rule, load_rules
 from yandrel.rules.runner import run_rules
@@ -194,7 +194,7 @@ def check(
     chosen = _chosen_rules(only)
     if chosen:
         new = [finding for finding in new if finding.rule in chosen]
-    prefixes = tuple(paths)
+    prefixes = tuple(_from_root(workspace, path) for path in paths)
     if prefixes:
         new = [f for f in new if f.unit.startswith(prefixes)]
     return CheckReport(
@@ -211,6 +211,12 @@ def check(
         has_layout=workspace.layout.present,
         written=written,
     )
+
+
+def _from_root(workspace: Workspace, path: str) -> str:
+    """Return a path from the root; one given from a folder below is meant from there."""
+    here = clean_path(path, workspace.here)
+    return here if (workspace.root / here).exists() else clean_path(path, "")
 
 
 def _chosen_rules(only: Iterable[str]) -> set[str]:

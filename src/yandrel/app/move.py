@@ -131,14 +131,15 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
         else:
             target = find_target(index, source, target_text, workspace.here)
         pairs.append((source, target))
-    relocation = map_relocation(index, pairs, workspace.fixed_files())
+    generated = frozenset(workspace.generated_files())
+    relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
     title = "move " + ", ".join(f"{s} to {t}" for s, t in pairs[:3])
     if len(pairs) > 3:
         title += f" and {len(pairs) - 3} more"
-    plan = plan_relocation(index, relocation, title)
+    plan = plan_relocation(index, relocation, title, generated)
     proof = prove(index, plan)
     if proof.refusals:
-        again = _without_reexports(index, relocation, title, proof)
+        again = _without_reexports(index, relocation, title, proof, generated)
         if again is not None:
             plan, proof = again
     plan_texts(index, plan, workspace.layout, step.written_in)
@@ -156,13 +157,17 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
 
 
 def _without_reexports(
-    index: CodeIndex, relocation: Relocation, title: str, proof: Proof
+    index: CodeIndex,
+    relocation: Relocation,
+    title: str,
+    proof: Proof,
+    generated: frozenset[str] = frozenset(),
 ) -> tuple[ChangePlan, Proof] | None:
     """Where only a cycle speaks against a move, try it with packages that stop handing on what leaves."""
     if not all(refusal.why.startswith(CYCLE) for refusal in proof.refusals):
         return None
     try:
-        plan = plan_relocation(index, replace(relocation, drops_reexports=True), title)
+        plan = plan_relocation(index, replace(relocation, drops_reexports=True), title, generated)
     except RefusedError:
         return None
     again = prove(index, plan)

@@ -60,6 +60,11 @@ class Workspace:
         layout = self.layout
         return [path for path in self.tree.files if layout.is_fixed(path)] if layout.fixed else []
 
+    def generated_files(self) -> list[str]:
+        """Return the files that yandrel.toml says are generated."""
+        layout = self.layout
+        return [path for path in self.tree.files if layout.is_generated(path)] if layout.generated else []
+
     def refresh(self) -> None:
         """Forget what was read, after files have changed."""
         for name in ("tree", "index", "picture", "layout"):

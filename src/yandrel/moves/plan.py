@@ -38,6 +38,7 @@ class ChangePlan:
     rewrite: Rewrite = field(default_factory=Rewrite)
     notes: list[Note] = field(default_factory=list)
     sources: dict[str, bytes] = field(default_factory=dict)
+    untouchable: frozenset[str] = frozenset()
 
     def new_sources(self) -> dict[str, bytes]:
         """Return the raw bytes of every file that is changed, moved or new, by its new path."""
@@ -48,8 +49,13 @@ def digest(data: bytes) -> str:
     return hashlib.blake2b(data, digest_size=16).hexdigest()
 
 
-def plan_relocation(index: CodeIndex, relocation: Relocation, title: str) -> ChangePlan:
-    """Return the plan that carries out a relocation; raises RefusedError with every reason."""
+def plan_relocation(
+    index: CodeIndex, relocation: Relocation, title: str, untouchable: frozenset[str] = frozenset()
+) -> ChangePlan:
+    """Return the plan that carries out a relocation; raises RefusedError with every reason.
+
+    `untouchable` are generated units: where they name what moves, that is noted, and they stay.
+    """
     total = Rewrite()
     decoded: dict[str, Source] = {}
     definitions = dict(relocation.definitions)
@@ -64,12 +70,14 @@ def plan_relocation(index: CodeIndex, relocation: Relocation, title: str) -> Cha
         _merge(total, rewritten)
         definitions.update(settled.definitions)
     relocation = replace(relocation, definitions=definitions)
+    for unit in sorted(untouchable & total.edits.keys()):
+        del total.edits[unit]
+        total.notes.append(Note(unit, 0, "generated", "names what moves: make it anew"))
     if total.refusals:
         raise_refusals(total)
     files = build_files(index, relocation, total, decoded)
-    return ChangePlan(
-        title, files, relocation, total, list(total.notes), {p: s.data for p, s in decoded.items()}
-    )
+    texts = {path: source.data for path, source in decoded.items()}
+    return ChangePlan(title, files, relocation, total, list(total.notes), texts, untouchable)
 
 
 def raise_refusals(rewrite: Rewrite) -> None:

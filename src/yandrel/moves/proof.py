@@ -165,6 +165,7 @@ class _Check:
         self.after = after
         self.relocation = plan.relocation
         self.dropped = plan.rewrite.dropped
+        self.untouchable = plan.untouchable
         self.facts = facts
         self.moved = moved
         self.fresh = fresh
@@ -211,7 +212,7 @@ class _Check:
         for symbol, target in self.relocation.definitions.items():
             homes.setdefault(symbol.unit, set()).add(target.unit)
         for unit in sorted(self.affected):
-            if unit not in self.index.facts:
+            if unit not in self.index.facts or unit in self.untouchable:
                 continue
             new = self.relocation.unit(unit)
             if self.moved.get(unit, unit) == "":

@@ -79,7 +79,9 @@ def _check(index: CodeIndex, units: dict[str, str], held: Iterable[str]) -> None
     folded = {path.lower(): path for path in index.tree.files if path not in units}
     for source, target in units.items():
         if source in held:
-            raise RefusedError("is fixed by yandrel.toml", where=source, todo="see [app] fixed")
+            raise RefusedError(
+                "is not to be moved", where=source, todo="see fixed and generated in yandrel.toml"
+            )
         if target in taken:
             raise RefusedError(f"would hold both {taken[target]} and {source}", where=target)
         taken[target] = source
