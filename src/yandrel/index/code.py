@@ -29,6 +29,7 @@ from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
 
+MANY_WORDS = 40
 Progress = Callable[[int, int], None]
 _facts_decoder = msgspec.msgpack.Decoder(Facts)
 
@@ -74,6 +75,7 @@ class CodeIndex:
     changed: Mapping[str, bool] | None = None
     recalled: bool = False
     configured: tuple[SourceRoot, ...] = ()
+    memory: GraphMemory | None = None
 
     @property
     def languages(self) -> list[str]:
@@ -97,6 +99,15 @@ class CodeIndex:
     def read_source(self, path: str) -> Source:
         name = language_of(path)
         return decode_source(self.read_raw(path), name is not None and load_language(name).cookies)
+
+    def units_mentioning(self, words: set[str]) -> set[str] | None:
+        """Return the units whose references lead to one of some paths or names, and a few others.
+
+        None where the last run's graph does not tell: then any unit may.
+        """
+        if self.memory is None or not self.recalled or self.changed or len(words) > MANY_WORDS:
+            return None
+        return mentioning(self.memory, words) | set(self.memory.loose)
 
     def problems_in(self, units: Iterable[str]) -> Iterator[tuple[str, int, str]]:
         """Yield those of some units that could not be read whole."""
@@ -173,6 +184,7 @@ def build_index(
     memory = recall(store, memory_version(sources))
     if memory is not None:
         index.changed = _changes(index, memory, old)
+        index.memory = memory
     open_views(index, sources, memory)
     return index
 

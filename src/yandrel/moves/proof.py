@@ -1,7 +1,7 @@
 """The proof: on the new texts, every old edge leads to the new place of what it led to before."""
 
 from collections import Counter
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
 from yandrel.files.text import decode_source
@@ -75,6 +75,7 @@ class Proof:
     files: frozenset[str]
     refusals: list[Refusal]
     affected: set[str] = field(default_factory=set)
+    loads_as_before: bool = True
 
 
 def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
@@ -105,6 +106,7 @@ def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
         proof.affected |= check.affected
         after.preload(Unaffected(view, index.facts, check.affected))
         check.run()
+        proof.loads_as_before &= check.loads_as_before()
         if not check.refusals:
             check.loading()
         refusals += check.refusals
@@ -178,8 +180,10 @@ class _Check:
         touched |= {s.unit for s in self.relocation.definitions}
         touched |= {s.unit for s in self.relocation.definitions.values()}
         affected = {unit for unit in touched if unit in self.index.facts}
-        for unit in self.index.facts:
-            if unit in affected:
+        words = touched | self._new_tops() | self._namespace_folders(touched)
+        possible = self.index.units_mentioning(words)
+        for unit in self.index.facts if possible is None else possible:
+            if unit in affected or unit not in self.index.facts:
                 continue
             for edge in self.before.edges_of(unit):
                 loose = edge.state != State.FOUND
@@ -199,13 +203,17 @@ class _Check:
         return edge.state == State.MISSING or first in self._new_tops()
 
     def _new_tops(self) -> set[str]:
+        """Return the names at source roots that come about: outside packages may hide behind them."""
         if not hasattr(self, "_tops"):
-            self._tops = {
-                part.removesuffix(".py")
-                for new in (*self.moved.values(), *self.fresh)
-                for part in new.split("/")
-            }
+            roots = {root.path for project in self.index.projects.values() for root in project.roots}
+            arriving = {new for new in (*self.moved.values(), *self.fresh) if new}
+            self._tops = _names_at(roots, arriving) - _names_at(roots, self.index.facts)
         return self._tops
+
+    def _namespace_folders(self, touched: set[str]) -> set[str]:
+        """Return folders of touched units that are bare namespaces, which imports may name."""
+        folders = {path[: path.rfind("/") + 1] for path in touched}
+        return {f for f in folders if f and f + "__init__.py" not in self.index.facts}
 
     def run(self) -> None:
         homes: dict[str, set[str]] = {}
@@ -279,6 +287,8 @@ class _Check:
 
     def loading(self) -> None:
         """No module that loads alone today may fail in a cycle of imports tomorrow."""
+        if self.loads_as_before():
+            return
         before = [frozenset(group) for group in self.before.load_cycles()]
         by_member = {unit: group for group in before for unit in group}
         touched = {self.moved.get(unit, unit) for unit in self.moved} | self.fresh
@@ -294,6 +304,19 @@ class _Check:
                     continue
                 self.refusals.append(Refusal(old, 0, f"{CYCLE}: {fault}", self.way_out()))
                 return
+
+    def loads_as_before(self) -> bool:
+        """Whether units have only changed their places, and each loads the same others in the same order."""
+        relocation = self.relocation
+        if relocation.definitions or relocation.drops_reexports:
+            return False
+        for unit in self.affected:
+            new = relocation.unit(unit)
+            if unit in self.index.facts and new in self.facts:
+                loads = [relocation.unit(other) for other in self.before.resolved_of(unit).loads]
+                if loads != list(self.after.resolved_of(new).loads):
+                    return False
+        return True
 
     def way_out(self) -> str:
         """Name the definitions that what moves would need from where it came."""
@@ -314,6 +337,15 @@ class _Check:
             if new == unit:
                 return old
         return unit
+
+
+def _names_at(roots: set[str], paths: Iterable[str]) -> set[str]:
+    return {
+        path[len(root) :].partition("/")[0].partition(".")[0]
+        for path in paths
+        for root in roots
+        if path.startswith(root)
+    }
 
 
 def _loose_ends(

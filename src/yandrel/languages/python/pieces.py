@@ -516,7 +516,7 @@ def merge_deletions(edits: list[Edit]) -> list[Edit]:
             joined[-1] = Edit(joined[-1].start, max(joined[-1].end, edit.end), b"")
         else:
             joined.append(edit)
-    return [e for e in edits if e.text or e.end == e.start] + joined
+    return [e for e in edits if e.text] + joined
 
 
 def own_habit(facts: Facts) -> str:
