@@ -10,7 +10,7 @@ from pathlib import Path
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from tests.conftest import read_tree, run_yandrel, write_tree
+from tests.conftest import age, read_tree, run_yandrel, write_tree
 
 PROBE = """
 import importlib, json, sys
@@ -190,6 +190,9 @@ def test_moves_keep_every_name(seed: int) -> None:
         before = read_tree(root)
         values = probe(root, maker.units)
         assert not any("failed" in found for found in values.values())
+        if seed % 2:
+            age(root)
+            run_yandrel(root, "check")
         source, target = pick_move(maker)
         done = run_yandrel(root, "move", source, target, "--format", "json")
         if done.status:

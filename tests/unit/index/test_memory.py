@@ -6,7 +6,7 @@ import shutil
 import time
 from pathlib import Path
 
-from tests.conftest import Yandrel, run_yandrel
+from tests.conftest import Yandrel, age, run_yandrel
 from yandrel.demo.copy import copy_waxmoor
 
 CHANGES = (
@@ -18,14 +18,6 @@ CHANGES = (
     ("waxmoor/controllers/new_controller.py", "class New: ...\n"),
     ("waxmoor/routes/__init__.py", "\nX = 1\n"),
 )
-
-
-def age(root: Path) -> None:
-    """Make all files old enough for their times to be trusted."""
-    past = time.time() - 10
-    for path in root.rglob("*"):
-        if path.is_file() and ".yandrel" not in path.parts:
-            os.utime(path, (past, past))
 
 
 def test_a_warm_check_says_what_a_cold_one_says(tmp_path: Path, yandrel: Yandrel) -> None:
