@@ -1,5 +1,6 @@
 """Results as JSON, and the schemas of all of them."""
 
+import inspect
 from typing import Any
 
 import msgspec
@@ -20,7 +21,19 @@ def render_json(report: msgspec.Struct) -> str:
     return msgspec.json.format(msgspec.json.encode(report), indent=2).decode("utf-8")
 
 
+def _cleaned(value: Any) -> Any:
+    """Strip the indentation of docstrings, which not every Python does by itself."""
+    if isinstance(value, dict):
+        return {
+            key: inspect.cleandoc(inner)
+            if key == "description" and isinstance(inner, str)
+            else _cleaned(inner)
+            for key, inner in value.items()
+        }
+    return [_cleaned(inner) for inner in value] if isinstance(value, list) else value
+
+
 def schema_of(name: str) -> dict[str, Any]:
     """Return the JSON Schema of a command's result."""
-    schema = msgspec.json.schema(REPORTS[name])
+    schema = _cleaned(msgspec.json.schema(REPORTS[name]))
     return {"$schema": "https://json-schema.org/draft/2020-12/schema", "title": name, **schema}
