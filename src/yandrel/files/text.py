@@ -68,9 +68,3 @@ def _declared(body: bytes) -> str:
         if line.strip() and not line.lstrip().startswith(b"#"):
             break
     return "utf-8"
-
-
-def newline_of(data: bytes) -> bytes:
-    """Return the line end that the text uses."""
-    at = data.find(b"\n")
-    return b"\r\n" if at > 0 and data[at - 1 : at] == b"\r" else b"\n"

@@ -35,7 +35,6 @@ ALWAYS_OUT = frozenset(
     ]
 )
 OUT_UNLESS_CODE = frozenset(["vendor", "dist", "build", "target", "venv", "env"])
-LARGEST_SOURCE = 32 * 1024 * 1024
 
 
 FileStat = tuple[int, int, int]

@@ -5,13 +5,6 @@ import stat
 from pathlib import Path
 
 
-def write_atomically(path: Path, data: bytes, mode: int | None = None) -> None:
-    """Write `data` beside `path`, sync it, and put it in place with the mode given."""
-    temporary = path.with_name(path.name + ".yandrel-new")
-    write_synced(temporary, data, mode)
-    os.replace(temporary, path)
-
-
 def write_synced(path: Path, data: bytes, mode: int | None = None) -> None:
     """Write `data` to `path` and wait until it is on the disk."""
     with open(path, "wb") as handle:

@@ -71,7 +71,6 @@ class CodeIndex:
     key: bytes
     views: dict[str, View] = field(default_factory=dict)
     projects: dict[str, Project] = field(default_factory=dict)
-    parsed: int = 0
     changed: Mapping[str, bool] | None = None
     recalled: bool = False
     configured: tuple[SourceRoot, ...] = ()
@@ -179,7 +178,7 @@ def build_index(
     packed.update(fresh)
     if store is not None and (fresh or len(rows) != len(packed)):
         store.write_rows(_rows(tree, fresh), [path for path in rows if path not in packed])
-    index = CodeIndex(root, tree, PackedFacts(packed), tree_key(tree), parsed=len(fresh), configured=sources)
+    index = CodeIndex(root, tree, PackedFacts(packed), tree_key(tree), configured=sources)
     old = {path: rows[path].facts for path in fresh if path in rows}
     memory = recall(store, memory_version(sources))
     if memory is not None:

@@ -12,7 +12,7 @@ from yandrel.errors import ConfigError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.arrows import Arrows, read_arrows
 from yandrel.layout.builtin import BUILTIN
-from yandrel.layout.patterns import Pattern, compile_pattern
+from yandrel.layout.patterns import Pattern, compile_pattern, match_glob
 from yandrel.model.project import SourceRoot
 
 AT_LINE = re.compile(r"^(.*?) \(at line (\d+), column (\d+)\)$")
@@ -82,10 +82,10 @@ class Layout:
     raw: bytes = b""
 
     def is_fixed(self, path: str) -> bool:
-        return any(compile_pattern(p).match(path) is not None for p in self.fixed)
+        return any(match_glob(p, path) for p in self.fixed)
 
     def is_generated(self, path: str) -> bool:
-        return any(compile_pattern(p).match(path) is not None for p in self.generated)
+        return any(match_glob(p, path) for p in self.generated)
 
 
 def read_layout(root: Path, rules: tuple[str, ...] = ()) -> Layout:

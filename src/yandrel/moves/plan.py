@@ -1,6 +1,5 @@
 """The plan of a change: every file's bytes before and after, computed before anything is written."""
 
-import hashlib
 import re
 import stat
 from collections.abc import Iterable, Mapping
@@ -43,10 +42,6 @@ class ChangePlan:
     def new_sources(self) -> dict[str, bytes]:
         """Return the raw bytes of every file that is changed, moved or new, by its new path."""
         return {c.new: c.after for c in self.files if c.new and c.after is not None}
-
-
-def digest(data: bytes) -> str:
-    return hashlib.blake2b(data, digest_size=16).hexdigest()
 
 
 def plan_relocation(

@@ -22,7 +22,9 @@ def map_relocation(index: CodeIndex, pairs: Pairs, held: Iterable[str] = ()) -> 
     for source in sorted(folders, key=len):
         target = folders[source]
         if target.startswith(source) and target != source:
-            raise RefusedError("is inside of what is to be moved", where=target)
+            raise RefusedError(
+                "is inside of what is to be moved", where=target, todo="choose a place outside of it"
+            )
         if target == source:
             raise RefusedError("is there already", where=source)
         present = index.root / target

@@ -25,13 +25,13 @@ def undo_change(journal: Journal, record: Record, choices: Choices = Choices()) 
     unknown = sorted((choices.keep | choices.discard) - known)
     if unknown:
         raise CallError(f"is no file of change {record.number}", where=unknown[0])
-    if not journal.is_done(record.number):
-        return _take_back_cut_off(journal, record, choices)
-    edited = [path for path in edited_since(journal, record) if path not in choices.keep]
-    edited = [path for path in edited if path not in choices.discard]
-    if edited:
+    whole = journal.is_done(record.number)
+    strange = edited_since(journal, record) if whole else strange_files(journal, record)
+    strange = [path for path in strange if path not in choices.keep | choices.discard]
+    if strange:
+        what = "edited since" if whole else "neither as before the change nor as after it"
         raise RefusedError(
-            "edited since: " + ", ".join(edited),
+            f"{what}: " + ", ".join(strange),
             todo="say --keep FILE to leave a file as it is, or --discard FILE to lose those edits",
         )
     files = reversed_changes(journal, record, choices)
@@ -72,15 +72,3 @@ def reversed_changes(journal: Journal, record: Record, choices: Choices) -> list
         if place.is_file():
             changes.append(FileChange(path, "", place.read_bytes(), None))
     return changes
-
-
-def _take_back_cut_off(journal: Journal, record: Record, choices: Choices) -> list[str]:
-    strange = [p for p in strange_files(journal, record) if p not in choices.keep | choices.discard]
-    if strange:
-        raise RefusedError(
-            "neither as before the change nor as after it: " + ", ".join(strange),
-            todo="say --keep FILE or --discard FILE of each",
-        )
-    files = reversed_changes(journal, record, choices)
-    apply_changes(journal.root, files, f"undo of {record.title}", "undo", undoes=record.number)
-    return sorted(change.new for change in files if change.new)

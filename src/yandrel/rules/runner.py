@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yandrel.layout.config import Layout
-from yandrel.layout.patterns import compile_pattern
+from yandrel.layout.patterns import match_glob
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context, Rule
 from yandrel.survey.picture import Picture
@@ -50,9 +50,9 @@ def is_excepted(layout: Layout, finding: Finding) -> bool:
     for exception in layout.exceptions:
         if exception.rule != finding.rule:
             continue
-        if compile_pattern(exception.source).match(finding.unit) is None:
+        if not match_glob(exception.source, finding.unit):
             continue
         target = finding.target.partition(":")[0]
-        if exception.target == "**" or compile_pattern(exception.target).match(target) is not None:
+        if exception.target == "**" or match_glob(exception.target, target):
             return True
     return False

@@ -50,7 +50,6 @@ class RoleReader:
             for role in layout.roles.values()
             for pattern in role.homes
         ]  # fmt: skip
-        self._folder_hints: dict[tuple[str, str], tuple[Hint, ...]] = {}
 
     def read(self, unit: str, facts: Facts) -> Reading:
         name = language_of(unit) or ""

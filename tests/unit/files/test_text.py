@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yandrel.files.text import decode_source, newline_of
+from yandrel.files.text import decode_source
 
 
 @pytest.mark.parametrize(
@@ -41,8 +41,3 @@ def test_what_cannot_be_decoded_is_a_problem(raw: bytes, says: str) -> None:
 def test_any_bytes_survive_or_are_a_problem(raw: bytes) -> None:
     source = decode_source(raw)
     assert source.problem or source.encoding.restore(source.data) == raw
-
-
-@pytest.mark.parametrize(("data", "newline"), [(b"a\nb", b"\n"), (b"a\r\nb\n", b"\r\n"), (b"", b"\n")])
-def test_line_ends(data: bytes, newline: bytes) -> None:
-    assert newline_of(data) == newline

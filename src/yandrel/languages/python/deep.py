@@ -3,7 +3,6 @@
 Source of the scope rules: the Python language reference, "Naming and binding".
 """
 
-import re
 import sys
 from dataclasses import dataclass, field
 
@@ -14,7 +13,6 @@ from yandrel.languages.python.facts import is_type_checking, names_in
 from yandrel.model.facts import When
 
 Node = tree_sitter.Node
-DOTTED = re.compile(r"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)*")
 MODULE_SCOPE = 0
 DEEPEST = 3500
 COMPREHENSIONS = frozenset(

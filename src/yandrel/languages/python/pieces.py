@@ -6,7 +6,8 @@ from dataclasses import dataclass, field
 from yandrel.languages.python.context import Context
 from yandrel.languages.python.deep import MODULE_SCOPE, Use
 from yandrel.languages.python.imports import Drop, NewImport
-from yandrel.languages.python.references import BUILTINS, FileRewriter
+from yandrel.languages.python.references import BUILTINS, FileRewriter, parent_and_leaf
+from yandrel.languages.python.view import Binding
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 from yandrel.model.graph import State, Symbol
@@ -281,7 +282,7 @@ class Departure:
             if b.statement and b.imported and b.statement.whole and not b.imported.alias
         ]  # fmt: skip
         if whole and len(whole) == len(bindings):
-            self.carry_dotted(arrivals, uses, whole)  # type: ignore[arg-type]
+            self.carry_dotted(arrivals, uses, whole)
             return
         if len(plain) == 1 and len(bindings) == 1:
             item, imported = plain[0].statement, plain[0].imported
@@ -333,12 +334,10 @@ class Departure:
     def carry_module(
         self, arrivals: Arrivals, unit: str, bound: str, like: str, types: bool, item: Import
     ) -> str:
-        from yandrel.languages.python.references import _parent_and_leaf
-
-        folder, leaf = _parent_and_leaf(unit)
-        holder = self.rewriter._holder(folder)
+        folder, leaf = parent_and_leaf(unit)
+        holder = self.rewriter.holder_of(folder)
         alias = bound if bound != leaf else ""
-        if item.whole or holder is None or not self.rewriter._has_package(folder, arrivals.unit):
+        if item.whole or holder is None or not self.rewriter.has_package(folder):
             dotted = self.context.after.dotted(unit, arrivals.unit)
             if dotted is None:
                 self.rewriter.refuse(item.start, f"{unit} cannot be imported there")
@@ -351,10 +350,10 @@ class Departure:
             return bound
         return arrivals.require(NewImport(spelled, leaf, alias, types), Symbol(unit))
 
-    def carry_dotted(self, arrivals: Arrivals, uses: list[Use], bindings: list[object]) -> None:
+    def carry_dotted(self, arrivals: Arrivals, uses: list[Use], bindings: list[Binding]) -> None:
         """`import a.b` and `a.b.c` in what moves: the same modules are imported at the new place."""
         rewriter = self.rewriter
-        for binding in self.context.view.bindings(rewriter.unit)[uses[0].head]:
+        for binding in bindings:
             item, imported = binding.statement, binding.imported
             if item is None or imported is None:
                 continue

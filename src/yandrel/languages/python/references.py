@@ -197,9 +197,9 @@ class FileRewriter:
         if parent is not None and after.submodule(parent, imported.name) == target:
             if self.reads_well(item.module, parent, site):
                 return
-        folder, leaf = _parent_and_leaf(target)
-        holder = self._holder(folder)
-        if not self._has_package(folder, site) or holder is None:
+        folder, leaf = parent_and_leaf(target)
+        holder = self.holder_of(folder)
+        if not self.has_package(folder) or holder is None:
             dotted = self.context.after.dotted(target, site)
             if dotted is None or "." in dotted:
                 self.refuse(item.start, f"{target} cannot be imported from {site}")
@@ -214,14 +214,16 @@ class FileRewriter:
             alias = self.rename_local(imported, leaf)
         self.imports.decide(item, imported, Goto(spelled, leaf, alias))
 
-    def _holder(self, folder: str) -> str | None:
+    def holder_of(self, folder: str) -> str | None:
+        """Return what stands for a folder in imports: its package module, or the bare namespace."""
         facts = self.context.after.units.facts
         for name in ("__init__.py", "__init__.pyi"):
             if folder + name in facts:
                 return folder + name
         return folder or None
 
-    def _has_package(self, folder: str, site: str) -> bool:
+    def has_package(self, folder: str) -> bool:
+        """Whether a folder has a dotted name at all: source roots have none."""
         roots = {root.path for root in self.context.after.project.roots}
         return bool(folder) and folder not in roots
 
@@ -461,7 +463,7 @@ class FileRewriter:
                     same = self.context.relocation.unit(found.final.unit) == unit
                     if same and len(starts) == 1 and other.when <= item.when:
                         return self.local_names.get((use.home, bound), bound)
-        folder, leaf = _parent_and_leaf(unit)
+        folder, leaf = parent_and_leaf(unit)
         alias = "" if self.is_free(leaf) else self.free_alias(leaf, unit)
         site = self.site(use.start)
         for entries in self.imports.followers.values():
@@ -470,8 +472,8 @@ class FileRewriter:
                     parent, _ = self.context.after.view.find_spelled(new.module, site)
                     if parent and self.context.after.view.submodule(parent, leaf) == unit:
                         return new.alias or leaf
-        holder = self._holder(folder)
-        if holder is not None and self._has_package(folder, site):
+        holder = self.holder_of(folder)
+        if holder is not None and self.has_package(folder):
             spelled = self.spell(holder, use.start, item.module if not item.whole else "")
             if spelled is None:
                 return None
@@ -615,7 +617,8 @@ def _folder(path: str) -> str:
     return path[: path.rfind("/") + 1]
 
 
-def _parent_and_leaf(unit: str) -> tuple[str, str]:
+def parent_and_leaf(unit: str) -> tuple[str, str]:
+    """Return the folder that holds a module or package, and its name there."""
     path = unit
     for suffix in ("/__init__.pyi", "/__init__.py", ".pyi", ".py", "/"):
         if path.endswith(suffix):
