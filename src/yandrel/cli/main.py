@@ -10,7 +10,9 @@ from yandrel.errors import INTERRUPTED, USAGE, RefusedError, YandrelError
 COMMANDS = {
     "survey": "Look: what is here, by role and by concept, and how it is arranged.",
     "adopt": "Write the layout that the application has into a yandrel.toml.",
+    "layout": "Show the layout in force, or print a built-in one.",
     "check": "Compare imports, places, names and shapes with the layout.",
+    "new": "Make an application, a domain, an action, or one unit of a role.",
     "move": "Move a unit, a folder or a definition, every reference along.",
     "undo": "Take changes back, to the byte.",
     "demo": "Walk the whole job through on Waxmoor, a small application.",

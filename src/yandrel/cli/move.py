@@ -1,11 +1,10 @@
 """yandrel move."""
 
-import subprocess
 import sys
 
 import click
 
-from yandrel.cli.common import format_option, open_workspace, show
+from yandrel.cli.common import command_runner, format_option, open_workspace, show
 
 
 @click.command("move")
@@ -48,11 +47,4 @@ def command(
         command="yandrel " + " ".join(sys.argv[1:]),
     )
 
-    def run(text: str) -> tuple[int, str]:
-        done = subprocess.run(
-            text, shell=True, cwd=workspace.root, check=False,
-            stdout=subprocess.PIPE, stderr=subprocess.STDOUT,
-        )  # fmt: skip
-        return done.returncode, done.stdout.decode("utf-8", "replace")
-
-    show(move(workspace, request, run), form, render_move)
+    show(move(workspace, request, command_runner(workspace.root)), form, render_move)

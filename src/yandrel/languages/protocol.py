@@ -7,13 +7,14 @@ imports change where, so it answers with edits for all files at once.
 """
 
 from collections.abc import Callable, Mapping
-from typing import Any, Protocol
+from typing import Any, Protocol, runtime_checkable
 
 from yandrel.model.changes import Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Project, SourceRoot, Units
+from yandrel.model.scaffold import DomainPlan
 
 
 class View(Protocol):
@@ -106,3 +107,57 @@ class Language(Protocol):
 
     def hints(self) -> tuple[Hint, ...]:
         """Return what tells a unit's role in this language's world."""
+
+    def scaffolder(self) -> "Scaffolder":
+        """Return what makes new units in this language."""
+
+
+@runtime_checkable
+class Scaffolder(Protocol):
+    """How new units of a language are written, and wired into what is there."""
+
+    suffix: str
+
+    def frameworks(self) -> tuple[str, ...]:
+        """Return the frameworks that there are templates for; the first is the default."""
+
+    def keywords(self) -> frozenset[str]:
+        """Return the words that nothing can be called."""
+
+    def kind_of(self, roles: frozenset[str]) -> str:
+        """Return the kind of layout that some roles make up, which decides what the units look like."""
+
+    def lacks(self, plan: DomainPlan, units: Mapping[str, Facts]) -> str:
+        """Return what the templates need that the application has not; nothing where it has all."""
+
+    def app_files(self, plan: DomainPlan) -> dict[str, str]:
+        """Return the files of a new application with one domain."""
+
+    def domain_files(self, plan: DomainPlan) -> dict[str, str]:
+        """Return the new units of a domain."""
+
+    def is_mounting(self, source: bytes) -> int:
+        """Return how much speaks for a unit being the place where routes are mounted."""
+
+    def prefixes(self, source: bytes) -> list[str]:
+        """Return the prefixes that are taken in a unit."""
+
+    def wire(self, plan: DomainPlan, unit: str, source: bytes) -> bytes | None:
+        """Return a mounting unit's text with the domain mounted; None where it has no place for it."""
+
+    def wired_elsewhere(self, plan: DomainPlan, sources: Mapping[str, bytes]) -> dict[str, bytes]:
+        """Return the new texts of further units that must name a new domain."""
+
+    def settle(self, before: str, after: str) -> str:
+        """Return a copied unit's text in the order that the model's was in."""
+
+    def next_migration(self, text: str, latest: str) -> str:
+        """Return a copied migration's text that comes after the latest one."""
+
+    def copy_shared(
+        self, source: bytes, change: Callable[[str], str], wanted: Callable[[str], bool]
+    ) -> bytes | None:
+        """Return a test-support unit's text with what names a concept made again, as far as wanted."""
+
+    def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
+        """Return a unit's text with what mounts or lists a concept said again in other words, or None."""

@@ -1,28 +1,67 @@
-"""Layouts that come with Yandrel, as data. APP stands for the application's package."""
+"""Layouts that come with Yandrel: data in layouts/, one file for each language, framework and name.
 
-BUILTIN: dict[str, dict[str, tuple[str, ...]]] = {
-    "role-first": {
-        "entry": ("APP/app.py",),
-        "route": ("APP/routes/{name}_routes.py", "APP/routes/**"),
-        "middleware": ("APP/middleware/{name}.py", "APP/middleware/**"),
-        "controller": ("APP/controllers/{name}_controller.py", "APP/controllers/**"),
-        "schema": ("APP/schemas/{name}.py", "APP/schemas/**"),
-        "service": ("APP/services/{name}_service.py", "APP/services/**"),
-        "repository": ("APP/repositories/{name}_repository.py", "APP/repositories/**"),
-        "model": ("APP/models/{name}.py", "APP/models/**"),
-        "config": ("APP/config.py",),
-        "test": ("tests/{home}/test_{unit}.py", "tests/**"),
-    },
-    "domain-first": {
-        "entry": ("APP/app.py",),
-        "config": ("APP/config.py",),
-        "route": ("APP/{domain}/routes.py",),
-        "controller": ("APP/{domain}/controller.py", "APP/{domain}/{name}_controller.py"),
-        "schema": ("APP/{domain}/schemas.py",),
-        "service": ("APP/{domain}/service.py", "APP/{domain}/{name}_service.py"),
-        "repository": ("APP/{domain}/repository.py", "APP/{domain}/{name}_repository.py"),
-        "model": ("APP/{domain}/models.py",),
-        "middleware": ("APP/shared/middleware/{name}.py",),
-        "test": ("tests/{home}/test_{unit}.py", "tests/**"),
-    },
-}
+In them APP stands for the application's package, NAME for its name.
+"""
+
+import difflib
+from dataclasses import dataclass
+from functools import lru_cache
+from importlib.resources import files
+
+from yandrel.errors import CallError
+from yandrel.model.words import snake
+
+LAYOUTS = ("role-first", "domain-first", "rings", "command-query")
+DEFAULT_LANGUAGE = "python"
+
+
+@dataclass(frozen=True)
+class BuiltinLayout:
+    """One built-in layout, still with its stand-ins."""
+
+    name: str
+    language: str
+    framework: str
+    text: str
+
+    def fill(self, app: str, package: str = "") -> str:
+        """Return the text of a yandrel.toml for an application; without a package, for the root itself."""
+        text = self.text.replace("NAME", app)
+        return text.replace("APP/", package.rstrip("/") + "/" if package else "")
+
+
+def languages() -> list[str]:
+    """Return the languages that have built-in layouts."""
+    return sorted(entry.name for entry in files("yandrel.layout").joinpath("layouts").iterdir())
+
+
+def frameworks(language: str) -> list[str]:
+    """Return the frameworks whose customs a language's built-in layouts know; the first is the default."""
+    place = files("yandrel.layout").joinpath("layouts", language)
+    names = sorted(entry.name for entry in place.iterdir() if entry.is_dir())
+    return sorted(names, key=lambda name: name != "flask")
+
+
+@lru_cache(maxsize=64)
+def load_builtin(name: str, language: str = DEFAULT_LANGUAGE, framework: str = "") -> BuiltinLayout:
+    """Return a built-in layout; raises CallError, with the nearest name, where there is none."""
+    _check_choice("layout", name, list(LAYOUTS))
+    _check_choice("language with built-in layouts", language, languages())
+    known = frameworks(language)
+    framework = framework or known[0]
+    _check_choice(f"framework of {language}", framework, known)
+    place = files("yandrel.layout").joinpath("layouts", language, framework, name + ".toml")
+    return BuiltinLayout(name, language, framework, place.read_text(encoding="utf-8"))
+
+
+def _check_choice(what: str, given: str, known: list[str]) -> None:
+    if given in known:
+        return
+    near = difflib.get_close_matches(given, known, n=1)
+    todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(known)
+    raise CallError(f"no {what} is called {given!r}", todo=todo)
+
+
+def package_of(app: str) -> str:
+    """Return the package that an application's name gives where nothing else says it."""
+    return snake(app) or "app"

@@ -8,10 +8,10 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
-from yandrel.errors import ConfigError
+from yandrel.errors import CallError, ConfigError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.arrows import Arrows, read_arrows
-from yandrel.layout.builtin import BUILTIN
+from yandrel.layout.builtin import load_builtin, package_of
 from yandrel.layout.patterns import Pattern, compile_pattern, match_glob
 from yandrel.model.project import SourceRoot
 
@@ -115,15 +115,44 @@ def parse_layout(raw: bytes, rules: tuple[str, ...] = ()) -> Layout:
     return _Reader(table, raw, rules).read()
 
 
+def builtin_table(table: Mapping[str, Any], where: str = CONFIG_NAME) -> dict[str, Any]:
+    """Return the table of the built-in layout that an [app] names ("role-first", "rings/fastapi")."""
+    app = table["app"]
+    name, _, framework = str(app["layout"]).partition("/")
+    try:
+        found = load_builtin(name, framework=framework)
+    except CallError as error:
+        raise ConfigError(error.what, where=where, todo=error.todo) from error
+    title = str(app.get("name", "app"))
+    sources = app.get("source")
+    package = sources[0] if isinstance(sources, list) and len(sources) == 1 else package_of(title)
+    package = package if isinstance(package, str) else package_of(title)
+    return tomllib.loads(found.fill(title, package))
+
+
+def lay_over(base: Mapping[str, Any], own: Mapping[str, Any]) -> dict[str, Any]:
+    """Return two tables as one: key by key within each section, the second outranks the first."""
+    merged: dict[str, Any] = dict(base)
+    for section, value in own.items():
+        known = merged.get(section)
+        merged[section] = {**known, **value} if isinstance(known, dict) and isinstance(value, dict) else value
+    return merged
+
+
 class _Reader:
     TOP = ("app", "roles", "groups", "imports", "domains", "outside", "shape", "routes", "limits",
            "off", "except")  # fmt: skip
 
     def __init__(self, table: dict[str, Any], raw: bytes, rules: tuple[str, ...]) -> None:
-        self.table = table
         self.raw = raw
         self.rules = rules
         self.lines = raw.decode("utf-8").splitlines()
+        self.table = self.laid_over(table)
+
+    def laid_over(self, table: dict[str, Any]) -> dict[str, Any]:
+        """Return what the file says laid over the built-in layout that it starts from."""
+        base = table.get("app", {}).get("layout") if isinstance(table.get("app"), dict) else None
+        return table if base is None else lay_over(builtin_table(table, self.where("app", "layout")), table)
 
     def where(self, *keys: str) -> str:
         """Return the file with the line on which the last of the keys stands, as far as it can be told."""
@@ -172,7 +201,7 @@ class _Reader:
         self.check_keys(self.table, self.TOP)
         app = self.section("app")
         self.check_keys(app, ("name", "source", "layout", "fixed", "generated"), "app")
-        roles = self.read_roles(app)
+        roles = self.read_roles()
         groups = self.read_groups(roles)
         imports = self.section("imports")
         self.check_keys(imports, ("may", "domains", "door"), "imports")
@@ -223,20 +252,8 @@ class _Reader:
                 roots.append(SourceRoot(folder + "/" if folder else ""))
         return tuple(roots)
 
-    def read_roles(self, app: Mapping[str, Any]) -> dict[str, Role]:
+    def read_roles(self) -> dict[str, Role]:
         roles: dict[str, Role] = {}
-        base = app.get("layout")
-        if base is not None:
-            if base not in BUILTIN:
-                near = difflib.get_close_matches(str(base), BUILTIN, n=1)
-                todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(BUILTIN)
-                raise ConfigError(
-                    f"no built-in layout {base!r}", where=self.where("app", "layout"), todo=todo
-                )
-            package = self.text(app.get("name", "app"), "app", "name").lower()
-            for name, homes in BUILTIN[base].items():
-                texts = tuple(home.replace("APP", package) for home in homes)
-                roles[name] = Role(name, tuple(compile_pattern(t) for t in texts))
         for name, value in self.section("roles").items():
             if isinstance(value, dict):
                 self.check_keys(value, ("home", "known_by"), "roles", name)

@@ -171,3 +171,36 @@ class UndoReport(Struct, frozen=True):
     history: list[HistoryRow]
     finished: int = 0
     diff: str = ""
+
+
+class LayoutRow(Struct, frozen=True):
+    """One thing that the layout says, as TOML, and where it says so; `units` have that role."""
+
+    section: str
+    key: str
+    value: str
+    origin: str
+    units: int = 0
+
+
+class LayoutReport(Struct, frozen=True):
+    """The layout in force, or the text of a built-in one."""
+
+    version: int
+    name: str
+    rows: list[LayoutRow]
+    text: str
+
+
+class NewReport(Struct, frozen=True):
+    """What was made, or would be."""
+
+    version: int
+    done: bool
+    number: int
+    title: str
+    files: list[ChangedFile]
+    notes: list[str]
+    next_steps: list[str]
+    diff: str = ""
+    command_output: str = ""

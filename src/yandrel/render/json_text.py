@@ -5,7 +5,15 @@ from typing import Any
 
 import msgspec
 
-from yandrel.model.results import AdoptReport, CheckReport, MoveReport, SurveyReport, UndoReport
+from yandrel.model.results import (
+    AdoptReport,
+    CheckReport,
+    LayoutReport,
+    MoveReport,
+    NewReport,
+    SurveyReport,
+    UndoReport,
+)
 
 REPORTS: dict[str, type[msgspec.Struct]] = {
     "survey": SurveyReport,
@@ -13,6 +21,8 @@ REPORTS: dict[str, type[msgspec.Struct]] = {
     "move": MoveReport,
     "adopt": AdoptReport,
     "undo": UndoReport,
+    "layout": LayoutReport,
+    "new": NewReport,
 }
 
 

@@ -228,7 +228,7 @@ class DomainReader:
     def terms(self, unit: str) -> list[str]:
         """Return the singular names in a path that may be concepts, outermost first."""
         out: list[str] = []
-        segments = unit.split("/")
+        segments = self._telling_parts(unit)
         for position, segment in enumerate(segments):
             last = position == len(segments) - 1
             text = segment.rpartition(".")[0] if last else segment
@@ -242,6 +242,16 @@ class DomainReader:
             self.spellings.setdefault(term, Counter())[name] += 1
             out.append(term)
         return out
+
+    def _telling_parts(self, unit: str) -> list[str]:
+        """Return the parts of a path that can name a concept: those that a home leaves open, else all."""
+        reading = self.readings[unit]
+        open_parts = [reading.values[key] for key in ("domain", "name") if key in reading.values]
+        if reading.home and reading.role == reading.place and not set(reading.home) & set("{*"):
+            return []
+        if open_parts and reading.role == reading.place:
+            return ["", *open_parts[:-1], open_parts[-1] + ".x"]
+        return unit.split("/")
 
     def by_names(self, unit: str, reading: Reading) -> str:
         terms = self.terms(unit)

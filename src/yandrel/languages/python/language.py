@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping
 
+from yandrel.languages.protocol import Scaffolder
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.project import MANIFESTS, find_project, tops_of
 from yandrel.languages.python.roles import HINTS
@@ -72,6 +73,11 @@ class PythonLanguage:
 
     def hints(self) -> tuple[Hint, ...]:
         return HINTS
+
+    def scaffolder(self) -> Scaffolder:
+        from yandrel.languages.python.scaffold.scaffolder import SCAFFOLDER
+
+        return SCAFFOLDER
 
 
 LANGUAGE = PythonLanguage()

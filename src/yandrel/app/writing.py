@@ -1,0 +1,52 @@
+"""Carrying out changes that are no moves: preview, the user's own command afterwards, the journal."""
+
+from dataclasses import dataclass, replace
+from pathlib import Path
+
+from yandrel.app.then import Runner, carry_out_step
+from yandrel.app.workspace import Workspace
+from yandrel.files.lock import hold_lock
+from yandrel.moves.apply import apply_changes
+from yandrel.moves.diff import unified_diff
+from yandrel.moves.plan import FileChange
+
+
+@dataclass(frozen=True)
+class Manner:
+    """How a change is carried out: shown only, followed by a command, and what was called."""
+
+    preview: bool = False
+    then: str = ""
+    command: str = ""
+    run: Runner | None = None
+
+    def running(self, run: Runner) -> "Manner":
+        """Return the same with what runs the command."""
+        return replace(self, run=run)
+
+
+@dataclass(frozen=True)
+class Written:
+    """What came of it: its number in the journal (0 when only shown), the diff, the command's output."""
+
+    number: int
+    diff: str
+    output: str = ""
+
+
+def write_changes(workspace: Workspace, files: list[FileChange], title: str, manner: Manner) -> Written:
+    """Show a change or carry it out; raises TakenBackError where the user's command fails after it."""
+    if manner.preview:
+        return Written(0, unified_diff(files))
+    with hold_lock(workspace.root):
+        number = apply_changes(workspace.root, files, title, manner.command)
+        output = ""
+        if manner.then and manner.run is not None:
+            output = carry_out_step(workspace, number, manner.then, manner.run, 1, 1)
+    workspace.refresh()
+    return Written(number, "", output)
+
+
+def new_files(root: Path, texts: dict[str, str]) -> list[FileChange]:
+    """Return the changes that write files which are not there yet."""
+    return [FileChange("", path, None, text.encode(), 0o644, True, 1) for path, text in sorted(texts.items())]

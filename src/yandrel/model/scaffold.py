@@ -1,0 +1,77 @@
+"""What is to be created: fields, the words of a concept, and where each role's unit goes."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from yandrel.model.words import pascal, plural, singular, words_of
+
+FIELD_TYPES = ("text", "integer", "float", "decimal", "boolean", "date", "datetime")
+
+
+@dataclass(frozen=True)
+class Field:
+    """One value that a thing has; `type` is one of FIELD_TYPES."""
+
+    name: str
+    type: str
+    optional: bool = False
+
+
+@dataclass(frozen=True)
+class Concept:
+    """A business concept in its words: `one` and `many` in snake case."""
+
+    one: str
+    many: str
+
+    @classmethod
+    def of(cls, name: str) -> "Concept":
+        return cls(singular(name), plural(name))
+
+    @property
+    def type_name(self) -> str:
+        return pascal(self.one)
+
+    @property
+    def type_names(self) -> str:
+        return pascal(self.many)
+
+    @property
+    def prefix(self) -> str:
+        return "-".join(words_of(self.many))
+
+    @property
+    def with_article(self) -> str:
+        text = " ".join(words_of(self.one))
+        return ("an " if text[:1] in "aeiou" and not text.startswith("uni") else "a ") + text
+
+
+@dataclass(frozen=True)
+class DomainPlan:
+    """A domain that is to be made: its words and fields, the unit of each role, the surroundings.
+
+    `homes` are paths by role, those of roles that are there already included; `present` the files
+    that are there. `source` is the folder in which namespaces start, `table` its table's name.
+    """
+
+    concept: Concept
+    fields: tuple[Field, ...]
+    homes: Mapping[str, str]
+    app: str
+    package: str
+    framework: str
+    kind: str
+    present: frozenset[str] = frozenset()
+    source: str = ""
+    table: str = ""
+    folder_texts: Mapping[str, str] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Mount:
+    """A group of routes that is to be mounted: its unit, the name that it has there, its prefix."""
+
+    unit: str
+    name: str
+    prefix: str
+    bound: str = ""

@@ -1,0 +1,24 @@
+"""What was made, to be read."""
+
+from yandrel.model.results import NewReport
+from yandrel.render.protocol import Style, clip, plural_of, wrap
+
+
+def render_new(report: NewReport, style: Style) -> str:
+    """Return what was made and wired, and what to do next."""
+    out: list[str] = []
+    if not report.done:
+        out += [report.diff.rstrip("\n"), ""]
+    made = [file for file in report.files if not file.old]
+    wired = [file for file in report.files if file.old]
+    word = "Made" if report.done else "Would make"
+    out.append(f"{style.strong(word)} {report.title.removeprefix('new ')}: {plural_of(len(made), 'new file')}"
+               + (f", {plural_of(len(wired), 'file')} changed." if wired else "."))  # fmt: skip
+    out += [clip(f"    new      {file.new}", style.width) for file in made]
+    out += [clip(f"    changed  {file.new}", style.width) for file in wired]
+    for note in report.notes:
+        out += ["", *wrap(note, style.width)]
+    if report.done:
+        out += ["", "Next: " + ", ".join(f"`{step}`" for step in report.next_steps) + "."]
+        out.append(f"`yandrel undo` takes it back (change {report.number}).")
+    return "\n".join(out) + "\n"
