@@ -91,6 +91,8 @@ def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> New
     scaffolder = load_language(language).scaffolder()
     name = check_name(request.name, scaffolder.keywords(), "a domain")
     concept = Concept.of(name)
+    if concept.many in workspace.picture.domains.values():
+        raise RefusedError("is there already", where=f"the domain {concept.many}", todo="choose another name")
     if request.like:
         from yandrel.app.new_like import new_domain_like
 

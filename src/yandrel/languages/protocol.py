@@ -14,7 +14,7 @@ from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Project, SourceRoot, Units
-from yandrel.model.scaffold import DomainPlan
+from yandrel.model.scaffold import Concept, DomainPlan
 
 
 class View(Protocol):
@@ -161,3 +161,18 @@ class Scaffolder(Protocol):
 
     def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
         """Return a unit's text with what mounts or lists a concept said again in other words, or None."""
+
+    def skeleton(self, role: str, concept: Concept, neighbours: Mapping[str, bytes], own: str) -> str:
+        """Return the text of a new unit of a role, in the style of its neighbours."""
+
+    def folder_marker(self, home: str) -> str:
+        """Return the file that makes a unit's folder a package, or nothing."""
+
+    def action_names(self, source: bytes, concept: Concept, model: str, action: str) -> set[str]:
+        """Return the names of an action's pieces that a unit has already."""
+
+    def add_action(self, source: bytes, concept: Concept, model: str, action: str) -> bytes | None:
+        """Return a unit's text with an action's pieces after those of a model action, or None."""
+
+    def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
+        """Return a test unit's text with a test of the action, or None."""

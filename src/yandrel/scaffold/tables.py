@@ -47,6 +47,10 @@ def read_table(root: Path, here: str, text: str) -> tuple[str, tuple[Field, ...]
         raise ConfigError(f"the SQL cannot be read ({what.rstrip('.')})", where=where, todo="mend it") from error
     tables: dict[str, exp.Schema] = {}
     for statement in statements:
+        if isinstance(statement, exp.Command) and statement.this == "CREATE":
+            head = source[: source.upper().find(statement.sql().upper()[:12])]
+            line = head.count("\n") + 1
+            raise ConfigError("the SQL cannot be read (CREATE of what?)", where=f"{file}:{line}", todo="mend it")
         if isinstance(statement, exp.Create) and isinstance(statement.this, exp.Schema):
             tables[statement.this.this.name] = statement.this
     if not tables:

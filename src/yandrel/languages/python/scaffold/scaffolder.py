@@ -5,6 +5,7 @@ import re
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from yandrel.languages.python.scaffold.acting import ActionCopier, add_test
 from yandrel.languages.python.scaffold.fields import PythonField, date_names, decimal_import
 from yandrel.languages.python.scaffold.mounting import (
     add_mount,
@@ -14,9 +15,10 @@ from yandrel.languages.python.scaffold.mounting import (
 )
 from yandrel.languages.python.scaffold.parts import DOMAIN_ROLES, find_template, render
 from yandrel.languages.python.scaffold.repeating import copy_definitions, repeat_wiring
+from yandrel.languages.python.scaffold.skeleton import build_skeleton
 from yandrel.languages.python.scaffold.tidy import tidy_module
 from yandrel.model.facts import Facts
-from yandrel.model.scaffold import DomainPlan, Mount
+from yandrel.model.scaffold import Concept, DomainPlan, Mount
 from yandrel.model.words import pascal, words_of
 
 FOLDER_TEXTS = {
@@ -339,6 +341,27 @@ class PythonScaffolder:
     ) -> bytes | None:
         """Return a test-support unit's text with the definitions that name a concept made again."""
         return copy_definitions(source, change, wanted)
+
+    def skeleton(self, role: str, concept: Concept, neighbours: Mapping[str, bytes], own: str) -> str:
+        """Return the text of a new unit in the style of its neighbours."""
+        return build_skeleton(role, concept, neighbours, own)
+
+    def folder_marker(self, home: str) -> str:
+        """Return the file that makes a unit's folder a package."""
+        folder = home.rpartition("/")[0]
+        return f"{folder}/__init__.py" if folder else ""
+
+    def action_names(self, source: bytes, concept: Concept, model: str, action: str) -> set[str]:
+        """Return the names of an action's pieces that a unit has already."""
+        return ActionCopier(concept, model, action).names_in(source)
+
+    def add_action(self, source: bytes, concept: Concept, model: str, action: str) -> bytes | None:
+        """Return a unit's text with an action's pieces added after those of a model action."""
+        return ActionCopier(concept, model, action).apply(source)
+
+    def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
+        """Return a test unit's text with a test of the action."""
+        return add_test(source, concept, action)
 
     # -- wiring ----------------------------------------------------------------------------
 

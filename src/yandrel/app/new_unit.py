@@ -1,0 +1,90 @@
+"""New unit: one unit of a role, in its home, in its neighbours' style."""
+
+import difflib
+
+from yandrel.app.new import NewRequest, report_new
+from yandrel.app.new_like import model_unit, new_unit_like
+from yandrel.app.workspace import Workspace
+from yandrel.app.writing import Manner, new_files, write_changes
+from yandrel.errors import CallError, RefusedError
+from yandrel.languages.registry import load_language
+from yandrel.layout.config import Role
+from yandrel.model.results import NewReport
+from yandrel.model.scaffold import Concept
+from yandrel.model.words import singular
+from yandrel.scaffold.surroundings import check_name, package_of_homes
+from yandrel.survey.domains import concept_words
+
+
+def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manner) -> NewReport:
+    """Make one unit of a role; raises CallError where the layout knows no such role."""
+    workspace.refuse_if_cut_off()
+    layout = workspace.layout
+    known = layout.roles.get(role)
+    if known is None:
+        words = ["app", "domain", "action", *layout.roles]
+        near = difflib.get_close_matches(role, words, n=1)
+        todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(words)
+        raise CallError(f"there is nothing called {role!r} to make", todo=todo)
+    domain, _, last = request.name.rpartition("/")
+    languages = workspace.index.languages
+    scaffolder = load_language(languages[0] if languages else "python").scaffolder()
+    name = check_name(last, scaffolder.keywords(), f"a {role}")
+    name = "_".join(concept_words(name)) or name
+    title = f"new {role} {request.name}"
+    if request.fields or request.table:
+        raise CallError("fields belong to a whole domain", todo=f"see `yandrel new domain {request.name}`")
+    if request.like:
+        unit = model_unit(workspace, request.like, role)
+        values = workspace.picture.readings[unit].values
+        old = values.get("name") or unit.rpartition("/")[2].rpartition(".")[0]
+        old = "_".join(concept_words(old)) or old
+        return new_unit_like(workspace, unit, Concept.of(old), Concept.of(name), title, manner)
+    home = _home_of(known, name, domain)
+    if home in workspace.tree.files or (workspace.root / home).exists():
+        raise RefusedError("is there already", where=home, todo="choose another name")
+    text = scaffolder.skeleton(
+        role, Concept(name, Concept.of(name).many), _neighbours(workspace, role), package_of_homes(layout)
+    )
+    files = new_files(workspace.root, {home: text, **_marker(workspace, home, scaffolder.folder_marker(home))})
+    written = write_changes(workspace, files, title, manner)
+    return report_new(title, files, written.number, written.diff, ("yandrel check",), written.output)
+
+
+def _home_of(role: Role, name: str, domain: str) -> str:
+    if not role.homes:
+        raise CallError(f"the layout gives {role.name} no home", todo="write one down in [roles]")
+    pattern = role.homes[0]
+    values = {"name": name, "domain": domain or Concept.of(name).many, "unit": name}
+    missing = pattern.placeholders() - set(values)
+    if missing:
+        raise CallError(
+            f"the home {pattern.text} asks for {', '.join(sorted(missing))}", where=role.name,
+            todo="name a unit to take as the model with --like",
+        )  # fmt: skip
+    return pattern.fill(values)
+
+
+def _neighbours(workspace: Workspace, role: str) -> dict[str, bytes]:
+    """Return the units of a role, by the name that each has."""
+    picture = workspace.picture
+    out: dict[str, bytes] = {}
+    for unit, reading in picture.readings.items():
+        if reading.role != role or not workspace.index.facts[unit].definitions:
+            continue
+        stem = unit.rpartition("/")[2].rpartition(".")[0]
+        named = reading.values.get("name") or "_".join(concept_words(stem))
+        name = named if named and named not in ("base", "__init__") else picture.domain(unit)
+        if name and named != "base":
+            out[singular(name)] = workspace.index.read_source(unit).data
+    return out
+
+
+def _marker(workspace: Workspace, home: str, marker: str) -> dict[str, str]:
+    """Return the package marker that a new folder needs, where the folder above it has one."""
+    folder = home.rpartition("/")[0]
+    above = folder.rpartition("/")[0]
+    if not marker or not folder or (workspace.root / folder).exists():
+        return {}
+    name = marker.rpartition("/")[2]
+    return {marker: ""} if (workspace.root / above / name).exists() else {}
