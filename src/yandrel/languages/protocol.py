@@ -15,6 +15,7 @@ from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Project, SourceRoot, Units
 from yandrel.model.scaffold import Concept, DomainPlan
+from yandrel.model.split import Converted, CrowdedFile, RouteMark
 
 
 class View(Protocol):
@@ -111,6 +112,9 @@ class Language(Protocol):
     def scaffolder(self) -> "Scaffolder":
         """Return what makes new units in this language."""
 
+    def splitter(self) -> "Splitter":
+        """Return what takes crowded files of this language apart."""
+
 
 @runtime_checkable
 class Scaffolder(Protocol):
@@ -176,3 +180,38 @@ class Scaffolder(Protocol):
 
     def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
         """Return a test unit's text with a test of the action, or None."""
+
+
+class Splitter(Protocol):
+    """How crowded files of a language are taken apart. `roles` are what names and bases tell."""
+
+    def read(self, unit: str, source: bytes, roles: Mapping[str, str]) -> CrowdedFile:
+        """Return what a file holds."""
+
+    def convert(self, file: CrowdedFile, leaving: frozenset[str], roles: Mapping[str, str]) -> Converted:
+        """Return the text from which the leaving pieces can be moved like any others."""
+
+    def lift_data_work(
+        self, file: CrowdedFile, handlers: frozenset[str], roles: Mapping[str, str]
+    ) -> tuple[bytes, dict[str, str]]:
+        """Return the text with data work lifted out of handlers, and the new functions by handler."""
+
+    def table_after(
+        self, texts: Mapping[str, bytes], entry: bytes, routers: Mapping[str, str]
+    ) -> list[tuple[str, RouteMark]]:
+        """Return the routes that the routers in some units have, as they are mounted in the entry."""
+
+    def rename_endpoints(self, source: bytes, endpoints: Mapping[str, str]) -> bytes:
+        """Return another unit's text with the routes that it names by endpoint named anew."""
+
+    def rename_in_template(self, text: str, endpoints: Mapping[str, str]) -> str:
+        """Return a template's text with the routes that it names by endpoint named anew."""
+
+    def settle_entry(self, source: bytes, before: bytes) -> bytes:
+        """Return the entry's text, after its pieces have left, in an order that loads as it did."""
+
+    def needs_loading(self, source: bytes) -> bool:
+        """Whether a unit must have been loaded before others of the application can be."""
+
+    def load_first(self, source: bytes, module: str) -> bytes:
+        """Return another unit's text with an import of a module that must be loaded."""

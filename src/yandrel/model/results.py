@@ -204,3 +204,44 @@ class NewReport(Struct, frozen=True):
     next_steps: list[str]
     diff: str = ""
     command_output: str = ""
+
+
+class PieceRow(Struct, frozen=True):
+    """One piece of a crowded file: its lines, and where it goes, or why it stays."""
+
+    name: str
+    kind: str
+    role: str
+    line: int
+    last_line: int
+    target: str
+    stays: str
+    routes: list[str]
+
+
+class MixedRow(Struct, frozen=True):
+    """A handler that does data work itself: lines of both; why it cannot be lifted, if so."""
+
+    name: str
+    line: int
+    requests: list[list[int]]
+    data: list[list[int]]
+    why_not: str
+
+
+class SplitReport(Struct, frozen=True):
+    """What a crowded file holds, and what a split of it did, or would do."""
+
+    version: int
+    done: bool
+    number: int
+    title: str
+    unit: str
+    framework: str
+    pieces: list[PieceRow]
+    routers: dict[str, str]
+    mixed: list[MixedRow]
+    files: list[ChangedFile]
+    notes: list[Note]
+    diff: str = ""
+    command_output: str = ""

@@ -6,7 +6,8 @@ from functools import lru_cache
 
 _CUT = re.compile(r"[A-Z]+(?=[A-Z][a-z])|[A-Z]?[a-z]+|[A-Z]+|\d+|[^\W\d_a-zA-Z]+")
 UNCOUNTED = frozenset(
-    ["status", "news", "series", "address", "process", "access", "analysis", "basis", "bus", "class", "pass"]
+    ["status", "news", "series", "address", "process", "access", "analysis", "basis", "bus", "class", "pass",
+     "main", "auth", "common"]
 )
 
 
@@ -52,7 +53,7 @@ def singular(name: str) -> str:
 def plural(name: str) -> str:
     """Return a name with its last word in the plural, in snake case."""
     words = list(words_of(name))
-    if words and words[-1] not in ("news", "series"):
+    if words and words[-1] not in ("news", "series", "main", "auth", "common"):
         import inflection
 
         words[-1] = inflection.pluralize(inflection.singularize(words[-1]))

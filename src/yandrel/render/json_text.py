@@ -11,6 +11,7 @@ from yandrel.model.results import (
     LayoutReport,
     MoveReport,
     NewReport,
+    SplitReport,
     SurveyReport,
     UndoReport,
 )
@@ -23,6 +24,7 @@ REPORTS: dict[str, type[msgspec.Struct]] = {
     "undo": UndoReport,
     "layout": LayoutReport,
     "new": NewReport,
+    "split": SplitReport,
 }
 
 

@@ -51,12 +51,12 @@ def join_pieces(arrivals: Arrivals, newline: bytes) -> bytes:
 def build_new_unit(arrivals: Arrivals, like: bytes, category: object, newline: bytes) -> bytes:
     """Return the whole text of a new unit; `like` is a unit that its head is taken from."""
     head, future = _head_of(like)
-    lines = sorted(set(arrivals.imports), key=lambda n: (category(n.source), n.source, n.name))  # type: ignore[operator]
+    lines = sorted(set(arrivals.imports), key=lambda n: (category(n.source), n.module != "", n.source, n.name))  # type: ignore[operator]
     plain = [new for new in lines if not new.types]
     typed = [new for new in lines if new.types]
     if typed:
         plain.append(NewImport("typing", "TYPE_CHECKING"))
-        plain.sort(key=lambda n: (category(n.source), n.source, n.name))  # type: ignore[operator]
+        plain.sort(key=lambda n: (category(n.source), n.module != "", n.source, n.name))  # type: ignore[operator]
     groups: dict[int, list[str]] = {}
     for new in join_names(plain):
         groups.setdefault(category(new[0]), []).append(new[1])  # type: ignore[operator]

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from yandrel.languages.python.after import After
 from yandrel.languages.python.view import PythonView
@@ -22,6 +23,17 @@ class Context:
     reexported: set[Symbol] = field(default_factory=set)
     imported_back: set[Symbol] = field(default_factory=set)
     dropped: set[Symbol] = field(default_factory=set)
+
+    @cached_property
+    def new_tops(self) -> frozenset[str]:
+        """The top-level names that units which come about have, seen from what they come out of."""
+        found = set()
+        for old, new in self.relocation.definitions.items():
+            folder = old.unit[: old.unit.rfind("/") + 1]
+            for root in ("", folder):
+                if new.unit.startswith(root):
+                    found.add(new.unit[len(root) :].partition("/")[0].removesuffix(".py"))
+        return frozenset(found)
 
     def outgoing(self, unit: str) -> dict[str, Symbol]:
         """Return the definitions that leave a unit (or change their name in it)."""

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Mapping
 
-from yandrel.languages.protocol import Scaffolder
+from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.project import MANIFESTS, find_project, tops_of
 from yandrel.languages.python.roles import HINTS
@@ -78,6 +78,11 @@ class PythonLanguage:
         from yandrel.languages.python.scaffold.scaffolder import SCAFFOLDER
 
         return SCAFFOLDER
+
+    def splitter(self) -> Splitter:
+        from yandrel.languages.python.split.splitter import SPLITTER
+
+        return SPLITTER
 
 
 LANGUAGE = PythonLanguage()

@@ -1,0 +1,385 @@
+"""Split: a crowded file is read, each piece sent to its home, what it does kept as it was."""
+
+import re
+import shutil
+import tempfile
+from collections import Counter
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from pathlib import Path
+
+from yandrel.app.move import plan_step
+from yandrel.app.workspace import Workspace
+from yandrel.app.writing import Manner, Written, write_changes
+from yandrel.errors import CallError, RefusedError
+from yandrel.files.text import Source
+from yandrel.languages.protocol import Splitter
+from yandrel.layout.builtin import frameworks, load_builtin
+from yandrel.layout.config import Layout, parse_layout
+from yandrel.model.changes import Note
+from yandrel.model.results import FORMAT_VERSION, ChangedFile, MixedRow, PieceRow, SplitReport
+from yandrel.model.split import Converted, CrowdedFile, RouteMark
+from yandrel.moves.diff import unified_diff
+from yandrel.moves.movelist import Step
+from yandrel.moves.plan import FileChange
+from yandrel.moves.splitting import Assignment, assign_pieces
+from yandrel.moves.things import find_thing
+
+ATTEMPTS = 40
+TEMPLATES = (".html", ".htm", ".jinja", ".jinja2", ".j2", ".txt", ".xml")
+LEFT_OUT = (".git", ".yandrel", ".venv", "venv", "node_modules", "__pycache__", ".mypy_cache", ".ruff_cache")
+
+
+@dataclass(frozen=True)
+class SplitRequest:
+    """What is to be split, and how far: `deep` lifts data work out of handlers."""
+
+    file: str
+    layout: str = ""
+    deep: bool = False
+    keep: tuple[str, ...] = ()
+    carry_out: bool = False
+
+
+@dataclass
+class Draft:
+    """The application as it will be, in a folder of its own; texts by path, as they are now."""
+
+    workspace: Workspace
+    original: Workspace
+
+    def reset(self) -> None:
+        """Put the files back that an attempt has changed."""
+        for path in self.workspace_files():
+            if path not in self.original.tree.files:
+                (self.workspace.root / path).unlink()
+        for path in self.original.tree.files:
+            place, source = self.workspace.root / path, self.original.root / path
+            if not source.is_symlink() and (not place.exists() or place.read_bytes() != source.read_bytes()):
+                place.parent.mkdir(parents=True, exist_ok=True)
+                shutil.copyfile(source, place)
+        self.workspace.refresh()
+
+    def workspace_files(self) -> list[str]:
+        self.workspace.refresh()
+        return list(self.workspace.tree.files)
+
+    def write(self, path: str, data: bytes) -> None:
+        place = self.workspace.root / path
+        place.parent.mkdir(parents=True, exist_ok=True)
+        place.write_bytes(data)
+
+    def changes(self) -> list[FileChange]:
+        """Return how the draft differs from the application."""
+        out = []
+        now = set(self.workspace_files())
+        for path in sorted(now | set(self.original.tree.files)):
+            source, place = self.original.root / path, self.workspace.root / path
+            if source.is_symlink():
+                continue
+            before = source.read_bytes() if path in self.original.tree.files else None
+            after = place.read_bytes() if path in now else None
+            if before != after:
+                mode = source.stat().st_mode & 0o7777 if before is not None else 0o644
+                out.append(
+                    FileChange(path if before is not None else "", path if after is not None else "",
+                               before, after, mode, True, 1)
+                )  # fmt: skip
+        return out
+
+
+@dataclass
+class Split:
+    """One attempt that worked."""
+
+    file: CrowdedFile
+    assignment: Assignment
+    converted: Converted
+    changes: list[FileChange]
+    notes: list[Note]
+
+
+def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> SplitReport:
+    """Show what a file holds and where it would go, or carry it out.
+
+    Raises CallError where the file is none that can be split, RefusedError where nothing can leave.
+    """
+    workspace.refuse_if_cut_off()
+    thing = find_thing(workspace.index, request.file, workspace.here)
+    if thing.is_folder or thing.name or thing.path not in workspace.index.facts:
+        raise CallError("is no source file", where=request.file, todo="name a file")
+    unit = thing.path
+    source = workspace.index.read_source(unit)
+    problems = workspace.index.facts[unit].problems
+    if source.problem or problems:
+        line = f":{problems[0].line}" if problems else ""
+        raise RefusedError(source.problem or "cannot be read whole", where=unit + line, todo="mend it first")
+    splitter = workspace.index.language(unit).splitter()
+    with tempfile.TemporaryDirectory(prefix="yandrel-") as place:
+        found = _search(workspace, unit, source, request, splitter, Path(place))
+    title = f"split {unit}"
+    written = Written(0, "")
+    if request.carry_out and not manner.preview:
+        written = write_changes(workspace, found.changes, title, manner)
+    elif manner.preview:
+        written = Written(0, unified_diff(found.changes))
+    return _report(unit, found, written, title)
+
+
+def _search(
+    workspace: Workspace, unit: str, source: Source, request: SplitRequest, splitter: Splitter, place: Path
+) -> Split:
+    """Return the largest split that can be proved: what a proof speaks against stays, and all is tried again."""
+    reading = workspace.picture.readings.get(unit)
+    roles = dict(reading.definition_roles) if reading is not None else {}
+    file = splitter.read(unit, source.data, roles)
+    if request.deep:
+        file, roles = _deepen(file, splitter, unit, roles)
+    layout = layout_for(workspace, unit, file.framework, request.layout)
+    _check_kept(file, request, unit)
+    kept = {name: "you asked for it" for name in request.keep}
+    draft: Draft | None = None
+    groups: dict[str, str] = {}
+    for _ in range(ATTEMPTS):
+        assignment = assign_pieces(file, unit, layout, kept, groups)
+        if not assignment.targets:
+            _refuse_nothing(unit, file, assignment)
+        converted = splitter.convert(file, frozenset(assignment.targets), roles)
+        if converted.groups and converted.groups != {n: groups.get(n) for n in converted.groups}:
+            groups = dict(converted.groups)
+            assignment = assign_pieces(file, unit, layout, kept, groups)
+        if draft is None:
+            draft = _make_draft(workspace, place)
+        else:
+            draft.reset()
+        try:
+            notes = _carry_out_in(draft, unit, source, assignment, converted, splitter)
+        except RefusedError as error:
+            blamed = _blamed(error, unit, converted, file, assignment)
+            if not blamed:
+                raise
+            kept.update(blamed)
+            continue
+        _check_routes(draft, unit, file, assignment, converted, splitter)
+        changes = draft.changes()
+        return Split(file, assignment, converted, changes, [*file.notes, *notes])
+    raise RefusedError("no way was found to take it apart", where=unit)
+
+
+def _deepen(
+    file: CrowdedFile, splitter: Splitter, unit: str, roles: dict[str, str]
+) -> tuple[CrowdedFile, dict[str, str]]:
+    names = frozenset(m.name for m in file.mixed if not m.liftable)
+    if not names:
+        return file, roles
+    text, made = splitter.lift_data_work(file, names, roles)
+    roles = {**roles, **dict.fromkeys(made.values(), "service")}
+    again = splitter.read(unit, text, roles)
+    concepts = {p.name: p for p in file.pieces}
+    pieces = tuple(
+        replace(p, role="service", concept=p.concept or _concept_of_maker(p.name, made, concepts))
+        if p.name in made.values() else p
+        for p in again.pieces
+    )  # fmt: skip
+    left = tuple(m for m in file.mixed if m.name not in made)
+    return replace(again, pieces=pieces, mixed=left, owners=file.owners, notes=file.notes), roles
+
+
+def _concept_of_maker(name: str, made: Mapping[str, str], pieces: Mapping[str, object]) -> str:
+    from yandrel.model.split import SplitPiece
+
+    handler = next((h for h, n in made.items() if n == name), "")
+    piece = pieces.get(handler)
+    return piece.concept if isinstance(piece, SplitPiece) else ""
+
+
+def _check_kept(file: CrowdedFile, request: SplitRequest, unit: str) -> None:
+    from yandrel.moves.things import nearest
+
+    names = [piece.name for piece in file.pieces]
+    for name in request.keep:
+        if name not in names:
+            raise CallError(f"has no top-level {name}", where=unit, todo=nearest(name, names))
+
+
+def _refuse_nothing(unit: str, file: CrowdedFile, assignment: Assignment) -> None:
+    if not file.pieces:
+        raise RefusedError("holds nothing that could leave", where=unit)
+    reasons = tuple(f"{name}: {why}" for name, why in assignment.stays.items())
+    raise RefusedError("there is nothing to split: each piece stays", where=unit, reasons=reasons)
+
+
+def layout_for(workspace: Workspace, unit: str, framework: str, wanted: str) -> Layout:
+    """Return the layout that says the homes: the one in force, else a built-in one around the file."""
+    if workspace.layout.present and workspace.layout.roles and not wanted:
+        return workspace.layout
+    language = "python"
+    known = frameworks(language)
+    builtin = load_builtin(wanted or "role-first", language, framework if framework in known else "")
+    return parse_layout(builtin.fill("App", unit.rpartition("/")[0]).encode())
+
+
+def _make_draft(workspace: Workspace, place: Path) -> Draft:
+    copy = place / workspace.root.name
+    for path in workspace.tree.files:
+        source, target = workspace.root / path, copy / path
+        if source.is_symlink() or not source.is_file():
+            continue
+        target.parent.mkdir(parents=True, exist_ok=True)
+        shutil.copyfile(source, target)
+    copy.mkdir(parents=True, exist_ok=True)
+    return Draft(Workspace(copy), workspace)
+
+
+def _carry_out_in(
+    draft: Draft, unit: str, source: Source, assignment: Assignment, converted: Converted, splitter: Splitter
+) -> list[Note]:
+    """Carry the split out in the draft; raises RefusedError where a move cannot be proved."""
+    restore = source.encoding.restore
+    draft.write(unit, restore(converted.text))
+    if converted.endpoints:
+        _rename_endpoints(draft, unit, converted, splitter)
+    draft.workspace.refresh()
+    pairs = [(f"{unit}:{name}", f"{target}:{name}") for name, target in assignment.targets.items()]
+    for group, router in converted.routers.items():
+        handler = next(name for name, found in converted.groups.items() if found == group)
+        pairs.append((f"{unit}:{router}", f"{assignment.targets[handler]}:{router}"))
+    outcome = plan_step(draft.workspace, Step(f"split {unit}", tuple(pairs)))
+    for change in outcome.plan.files:
+        if change.old and change.old != change.new:
+            (draft.workspace.root / change.old).unlink()
+        if change.new and change.after is not None:
+            draft.write(change.new, change.after)
+    draft.workspace.refresh()
+    entry = draft.workspace.root / unit
+    if entry.exists():
+        settled = splitter.settle_entry(draft.workspace.index.read_source(unit).data, source.data)
+        draft.write(unit, restore(settled))
+        _keep_loading(draft, unit, splitter, settled)
+        draft.workspace.refresh()
+    return list(outcome.plan.notes)
+
+
+def _keep_loading(draft: Draft, unit: str, splitter: Splitter, entry: bytes) -> None:
+    """Units that imported a file which sets something up on loading go on doing so."""
+    if not splitter.needs_loading(entry):
+        return
+    before, after = draft.original.index, draft.workspace.index
+    for path in after.facts:
+        if path not in before.facts or path == unit:
+            continue
+        loaded = any(edge.unit == unit for edge in before.edges_of(path))
+        if loaded and not any(edge.unit == unit for edge in after.edges_of(path)):
+            source = after.read_source(path)
+            text = splitter.load_first(source.data, after.namespace_of(unit))
+            draft.write(path, source.encoding.restore(text))
+
+
+def _rename_endpoints(draft: Draft, unit: str, converted: Converted, splitter: Splitter) -> None:
+    index = draft.original.index
+    for path in draft.original.tree.files:
+        if path == unit or (index.root / path).is_symlink():
+            continue
+        if path in index.facts:
+            source = index.read_source(path)
+            if source.problem or not _sees(draft.original, path, unit):
+                continue
+            changed = splitter.rename_endpoints(source.data, converted.endpoints)
+            if changed != source.data:
+                draft.write(path, source.encoding.restore(changed))
+        elif path.endswith(TEMPLATES):
+            raw = (index.root / path).read_bytes()
+            if b"url_for" not in raw:
+                continue
+            try:
+                text = raw.decode("utf-8")
+            except UnicodeDecodeError:
+                continue
+            renamed = splitter.rename_in_template(text, converted.endpoints)
+            if renamed != text:
+                draft.write(path, renamed.encode("utf-8"))
+
+
+def _sees(workspace: Workspace, path: str, unit: str) -> bool:
+    """Whether a unit belongs to the same application: it imports the file, or is imported by it."""
+    index = workspace.index
+    return any(e.unit == unit for e in index.edges_of(path)) or any(e.unit == path for e in index.edges_of(unit))
+
+
+def _blamed(
+    error: RefusedError, unit: str, converted: Converted, file: CrowdedFile, assignment: Assignment
+) -> dict[str, str]:
+    """Return the pieces that a refusal speaks of: by line of the converted text, else by name."""
+    from yandrel.languages.registry import language_of, load_language
+
+    facts = load_language(language_of(unit) or "").read_facts(converted.text)
+    out: dict[str, str] = {}
+    routers = {router: group for group, router in converted.routers.items()}
+    for reason in error.reasons or (error.one_line(),):
+        found = re.match(rf"{re.escape(unit)}:(\d+): (.*)", reason)
+        names = []
+        if found:
+            line = int(found.group(1))
+            names = [d.name for d in facts.definitions if d.line <= line <= d.last_line]
+        if not any(n in assignment.targets or n in routers for n in names):
+            names = [n for n in assignment.targets if re.search(rf"\b{re.escape(n)}\b", reason)]
+            if not names:
+                places = [t for t in assignment.targets.values() if t in reason]
+                names = [n for n, t in assignment.targets.items() if t in places[:1]]
+        why = (found.group(2) if found else reason).partition(";")[0]
+        for name in names:
+            if name in routers:
+                out.update({n: why for n, group in converted.groups.items() if group == routers[name]})
+            elif name in assignment.targets:
+                out[name] = why
+    return out
+
+
+def _check_routes(
+    draft: Draft, unit: str, file: CrowdedFile, assignment: Assignment, converted: Converted, splitter: Splitter
+) -> None:
+    """Compare the table of routes before and after; raises RefusedError where it would differ."""
+    if not converted.routers:
+        return
+    leaving = [p for p in file.pieces if p.routes and p.name in assignment.targets]
+    before = Counter((p.name, r.methods, r.path) for p in leaving for r in p.routes)
+    index = draft.workspace.index
+    texts = {t: index.read_source(t).data for t in {assignment.targets[p.name] for p in leaving}}
+    table: list[tuple[str, RouteMark]] = splitter.table_after(
+        texts, index.read_source(unit).data, converted.routers
+    )  # fmt: skip
+    after = Counter((name, r.methods, r.path) for name, r in table)
+    if before != after:
+        lost = next(iter((before - after) or (after - before)))
+        raise RefusedError(
+            f"the route {lost[2]} of {lost[0]} would not be the same", where=unit, todo="report this"
+        )
+
+
+def _report(unit: str, found: Split, written: Written, title: str) -> SplitReport:
+    rows = []
+    for piece in found.file.pieces:
+        target = found.assignment.targets.get(piece.name, "")
+        why = "" if target else found.assignment.stays.get(piece.name, "each module makes its own")
+        routes = [f"{' '.join(r.methods)} {r.path}" for r in piece.routes]
+        rows.append(PieceRow(piece.name, piece.kind, piece.role, piece.line, piece.last_line, target, why, routes))
+    mixed = [
+        MixedRow(m.name, m.line, [list(r) for r in m.requests], [list(r) for r in m.data], m.liftable)
+        for m in found.file.mixed
+    ]  # fmt: skip
+    prefixes = {r: found.converted.prefixes.get(g, "") for g, r in found.converted.routers.items()}
+    return SplitReport(
+        version=FORMAT_VERSION,
+        done=written.number > 0,
+        number=written.number,
+        title=title,
+        unit=unit,
+        framework=found.file.framework,
+        pieces=rows,
+        routers=prefixes,
+        mixed=mixed,
+        files=[ChangedFile(c.old, c.new, c.edits) for c in found.changes],
+        notes=sorted(set(found.notes), key=lambda n: (n.unit, n.line)),
+        diff=written.diff,
+        command_output=written.output,
+    )

@@ -1,0 +1,1 @@
+"""Lets the tests import the application from here."""

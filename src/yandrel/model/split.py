@@ -1,0 +1,82 @@
+"""What a crowded file holds, and what is to become of it."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from yandrel.model.changes import Note
+
+
+@dataclass(frozen=True)
+class RouteMark:
+    """One route of a handler: its methods, its whole path, as the file says them."""
+
+    methods: tuple[str, ...]
+    path: str
+    line: int
+
+
+@dataclass(frozen=True)
+class SplitPiece:
+    """One definition of a crowded file.
+
+    `role` is what it seems to be, `concept` the words of what it is about (singular), `needs` the
+    other definitions that it uses, `group` the group of routes that a handler will belong to. A
+    piece that `stays` cannot leave, for that reason; one that belongs `beside` the file looks for
+    other files from where it stands.
+    """
+
+    name: str
+    kind: str
+    role: str
+    concept: str
+    line: int
+    last_line: int
+    needs: frozenset[str]
+    stays: str = ""
+    group: str = ""
+    routes: tuple[RouteMark, ...] = ()
+    beside: bool = False
+
+
+@dataclass(frozen=True)
+class MixedHandler:
+    """A handler that does data work between reading a request and answering it: lines of both."""
+
+    name: str
+    line: int
+    requests: tuple[tuple[int, int], ...]
+    data: tuple[tuple[int, int], ...]
+    liftable: str = ""
+
+
+@dataclass(frozen=True)
+class CrowdedFile:
+    """What a file holds; `text` is the file with handlers that stood inside of functions lifted out.
+
+    `owners` are those lifted handlers, `rest_needs` what the code that is no piece uses.
+    """
+
+    framework: str
+    pieces: tuple[SplitPiece, ...]
+    text: bytes = b""
+    prefixes: Mapping[str, str] = field(default_factory=dict)
+    owners: Mapping[str, str] = field(default_factory=dict)
+    rest_needs: frozenset[str] = frozenset()
+    mixed: tuple[MixedHandler, ...] = ()
+    notes: tuple[Note, ...] = ()
+    rest_lines: int = 0
+
+
+@dataclass
+class Converted:
+    """A crowded file's text before its pieces leave.
+
+    `routers` are the names of the new groups of routes, `prefixes` theirs, `endpoints` the names by
+    which other files call routes, old to new.
+    """
+
+    text: bytes
+    routers: dict[str, str] = field(default_factory=dict)
+    prefixes: dict[str, str] = field(default_factory=dict)
+    endpoints: dict[str, str] = field(default_factory=dict)
+    groups: dict[str, str] = field(default_factory=dict)

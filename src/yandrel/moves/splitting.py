@@ -1,0 +1,169 @@
+"""Where the pieces of a crowded file go: by role and concept, else where they are used."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from yandrel.layout.config import SHARED, Layout
+from yandrel.model.split import CrowdedFile, SplitPiece
+from yandrel.model.words import plural, singular
+
+INSTEAD: dict[str, tuple[str, ...]] = {
+    "route": ("route", "controller"),
+    "controller": ("controller", "route"),
+    "model": ("model",),
+    "schema": ("schema", "model"),
+    "store": ("store", "config", "model"),
+    "config": ("config", "store"),
+    "constant": ("config", "store", "helper"),
+    "state": ("repository", "store", "config", "helper"),
+    "service": ("service", "helper"),
+    "repository": ("repository", "service", "helper"),
+    "validator": ("validator", "schema", "helper"),
+    "middleware": ("middleware", "helper"),
+    "error": ("error", "helper"),
+    "helper": ("helper", "service"),
+    "": ("helper", "service"),
+}
+BY_USE = frozenset(["", "constant", "state", "helper", "service", "repository", "validator"])
+SHARED_NAME = "common"
+
+
+@dataclass
+class Assignment:
+    """Which piece goes where, and which stays, and why."""
+
+    targets: dict[str, str] = field(default_factory=dict)
+    stays: dict[str, str] = field(default_factory=dict)
+
+
+def assign_pieces(
+    file: CrowdedFile, unit: str, layout: Layout, kept: Mapping[str, str], groups: Mapping[str, str]
+) -> Assignment:
+    """Return where each piece goes.
+
+    `kept` are pieces that must stay, with the reason; `groups` the groups that handlers belong to
+    in the end, where some had to be joined.
+    """
+    pieces = {piece.name: piece for piece in file.pieces if piece.role != "logger"}
+    stays = {name: piece.stays for name, piece in pieces.items() if piece.stays}
+    stays.update(kept)
+    _spread_stays(pieces, stays)
+    done = Assignment({}, stays)
+    homes = _Homes(layout, unit)
+    free = {name: piece for name, piece in pieces.items() if name not in stays}
+    for name, piece in free.items():
+        if piece.role not in BY_USE or piece.concept:
+            group = groups.get(name, piece.group)
+            _place(done, homes, piece, group)
+    _place_by_use(done, homes, free, file)
+    _spread_stays(pieces, done.stays)
+    done.targets = {name: target for name, target in done.targets.items() if name not in done.stays}
+    return done
+
+
+def _spread_stays(pieces: Mapping[str, SplitPiece], stays: dict[str, str]) -> None:
+    """What needs something that stays must stay too: a piece cannot import the entry."""
+    changed = True
+    while changed:
+        changed = False
+        for name, piece in pieces.items():
+            if name in stays:
+                continue
+            held = next((need for need in sorted(piece.needs) if need in stays), "")
+            if held:
+                stays[name] = f"it needs {held}, which stays"
+                changed = True
+
+
+def _place(done: Assignment, homes: "_Homes", piece: SplitPiece, group: str) -> None:
+    target = homes.of(piece, group)
+    if not target:
+        done.stays[piece.name] = f"the layout has no home for {piece.role or 'it'}"
+    elif target == homes.unit:
+        done.stays[piece.name] = "it is at home"
+    elif piece.beside and target.rpartition("/")[0] != homes.folder:
+        beside = homes.beside()
+        if beside and beside != homes.unit:
+            done.targets[piece.name] = beside
+        else:
+            done.stays[piece.name] = "it looks for files from where it stands"
+    else:
+        done.targets[piece.name] = target
+
+
+def _place_by_use(
+    done: Assignment, homes: "_Homes", free: Mapping[str, SplitPiece], file: CrowdedFile
+) -> None:
+    """Pieces that nothing tells a home go to their only user, or where all can reach them."""
+    waiting = [name for name in free if name not in done.targets and name not in done.stays]
+    while waiting:
+        ready = [n for n in waiting if not any(n in free[w].needs for w in waiting if w != n)] or waiting[:1]
+        for name in ready:
+            waiting.remove(name)
+            users = {other for other, piece in free.items() if name in piece.needs}
+            places = {done.targets[user] for user in users if user in done.targets}
+            by_entry = name in file.rest_needs or any(user in done.stays for user in users)
+            piece = free[name]
+            if not users and by_entry and piece.role in ("", "constant", "state"):
+                done.stays[name] = "only what makes and runs the application uses it"
+            elif len(places) == 1 and not by_entry and not piece.beside:
+                done.targets[name] = places.pop()
+            else:
+                _place(done, homes, piece, "")
+
+
+class _Homes:
+    """The layout's homes, filled in for pieces of one file."""
+
+    def __init__(self, layout: Layout, unit: str) -> None:
+        self.layout = layout
+        self.unit = unit
+        self.folder = unit.rpartition("/")[0]
+
+    def of(self, piece: SplitPiece, group: str) -> str:
+        if piece.role == "extension":
+            return self._extensions()
+        for role in INSTEAD.get(piece.role, (piece.role, "helper")):
+            if piece.role == "state" and role == "repository" and not piece.concept:
+                continue
+            found = self._fill(role, piece, group)
+            if found:
+                return found
+        return ""
+
+    def beside(self) -> str:
+        """Return a home in the file's own folder: that of the configuration, if it is there."""
+        for role in ("config", "store"):
+            home = self._literal(role)
+            if home and home.rpartition("/")[0] == self.folder:
+                return home
+        return ""
+
+    def _literal(self, role: str) -> str:
+        known = self.layout.roles.get(role)
+        if known is None or not known.homes or known.homes[0].placeholders():
+            return ""
+        return known.homes[0].text
+
+    def _extensions(self) -> str:
+        anchor = self._literal("config") or self._literal("store")
+        if not anchor:
+            return ""
+        folder = anchor.rpartition("/")[0]
+        return f"{folder}/extensions.py" if folder else "extensions.py"
+
+    def _fill(self, role: str, piece: SplitPiece, group: str) -> str:
+        known = self.layout.roles.get(role)
+        if known is None or not known.homes:
+            return ""
+        concept = piece.concept
+        if group:
+            concept = group if group in ("main", "auth") else singular(group)
+        name = concept or SHARED_NAME
+        many = name if name in (SHARED_NAME, "main", "auth") else plural(name)
+        domain = group or (many if concept else SHARED)
+        values = {"name": name, "domain": domain, "unit": name}
+        pattern = known.homes[0]
+        if not pattern.placeholders() <= set(values):
+            return ""
+        return pattern.fill(values)
