@@ -21,7 +21,7 @@ def top_uses(text: str) -> list[str]:
         ("import a\ndef f():\n    global a\n    a.b", ["a.b"]),
         ("import a\nx = [a for a in y]", []),
         ("import a\nx = [b for b in a.c]", ["a.c"]),
-        ("import a\nclass A:\n    a = a.b\n    def f(self): return a.c", ["a.c"]),
+        ("import a\nclass A:\n    a = a.b\n    def f(self): return a.c", ["a.b", "a.c"]),
         ("import a\nlambda a: a.b", []),
         ("import a\nlambda b=a.c: b", ["a.c"]),
         ("import a\ndef f(x: a.B = a.C) -> 'a.D': ...", ["a.C", "a.B", "a.D"]),

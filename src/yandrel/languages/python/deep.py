@@ -51,7 +51,8 @@ class Link:
 class Use:
     """A name that is read (or deleted, or set through an attribute), with its attributes.
 
-    `scope` is where it stands, `home` the scope that binds it (-1: none, a builtin perhaps).
+    `scope` is where it stands, `home` the scope that binds it (-1: none, a builtin perhaps). An
+    `early` one is read in a class before the class binds it, so that it means one further out.
     """
 
     links: tuple[Link, ...]
@@ -60,6 +61,7 @@ class Use:
     stores: bool = False
     home: int = -1
     quoted: bool = False
+    early: bool = False
 
     @property
     def head(self) -> str:
@@ -144,7 +146,8 @@ class _Reader:
     def settle(self) -> None:
         """Find the home scope of every use, once all bindings are known."""
         for use in self.deep.uses:
-            use.home = self.home_of(use.head, use.scope)
+            start = self.deep.scopes[use.scope].parent if use.early else use.scope
+            use.home = self.home_of(use.head, start)
             self.deep.every_name.add(use.head)
 
     def home_of(self, name: str, scope: int) -> int:
@@ -187,7 +190,12 @@ class _Reader:
         link = Link(self.text(node), node.start_byte + self.offset, node.end_byte + self.offset)
         if link.name == "__file__":
             self.deep.relative_to_file.append(link.start)
-        self.deep.uses.append(Use((link,), scope, when, stores, quoted=self.offset > 0))
+        early = self.is_early(link.name, scope)
+        self.deep.uses.append(Use((link,), scope, when, stores, quoted=self.offset > 0, early=early))
+
+    def is_early(self, name: str, scope: int) -> bool:
+        here = self.deep.scopes[scope]
+        return here.kind == "class" and name not in here.bound and name not in here.global_names
 
     def attribute(self, node: Node, scope: int, when: When, stores: bool = False) -> None:
         links: list[Link] = []
@@ -206,7 +214,8 @@ class _Reader:
                     current.end_byte + self.offset,
                 )
             )
-            use = Use(tuple(reversed(links)), scope, when, stores, quoted=self.offset > 0)
+            early = self.is_early(links[-1].name, scope)
+            use = Use(tuple(reversed(links)), scope, when, stores, quoted=self.offset > 0, early=early)
             self.deep.uses.append(use)
         elif current is not None:
             self.visit(current, scope, when)
@@ -365,7 +374,8 @@ class _Reader:
         left = node.child_by_field_name("left")
         right = node.child_by_field_name("right")
         annotation = node.child_by_field_name("type")
-        if left is not None:
+        value_first = self.deep.scopes[scope].kind == "class"
+        if left is not None and not value_first:
             self.target(left, scope, when)
         if annotation is not None:
             lazy = when == When.CALL or self.postponed
@@ -374,6 +384,8 @@ class _Reader:
             self.context.append("=" + (self.text(left) if left is not None else ""))
             self.visit(right, scope, when)
             self.context.pop()
+        if left is not None and value_first:
+            self.target(left, scope, when)
 
     def augmented(self, node: Node, scope: int, when: When) -> None:
         left = node.child_by_field_name("left")

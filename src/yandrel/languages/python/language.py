@@ -18,7 +18,7 @@ class PythonLanguage:
 
     name = "python"
     suffixes = (".py", ".pyi")
-    version = 4
+    version = 5
     manifests = MANIFESTS
     cookies = True
 

@@ -386,11 +386,27 @@ class Departure:
             if target.unit != arrivals.unit and target.name:
                 self.respell(uses, head, self.import_into(arrivals, target, False))
         elif found.state == State.UNCERTAIN and head not in BUILTINS:
+            stars = self.outside_stars()
+            if stars:
+                for module in stars:
+                    arrivals.add(NewImport(module, "*"))
+                return
             self.rewriter.refuse(
                 uses[0].start,
                 f"{head} comes from a star import that cannot be followed",
                 "import it by name first",
             )
+
+    def outside_stars(self) -> list[str]:
+        """Return the packages whose names all come into the unit, where they alone can give a name."""
+        stars = [
+            item for item in self.rewriter.facts.imports
+            if not item.nested and item.names and item.names[0].name == "*"
+        ]  # fmt: skip
+        followed = [self.context.view.find_spelled(item.module, self.rewriter.unit)[0] for item in stars]
+        if any(target is not None for target in followed) or any(item.guarded for item in stars):
+            return []
+        return [item.module for item in stars]
 
     def copy_per_unit(self, arrivals: Arrivals, head: str) -> bool:
         """A logger made from __name__ is each unit's own: the new place gets its own too."""

@@ -52,6 +52,8 @@ REQUEST_WORK = re.compile(
 )
 NO_THING = re.compile(r"(Client|Manager|Service|Helper|Utils?|Handler|Factory|Builder|Config|Settings|Runner)$")
 SIGNED = re.compile(r"login|auth|signed|token|admin|permission|api_?key|role")
+READ_BY_NAME = re.compile(rb"from_object\(\s*__name__|sys\.modules\[__name__\]|\bglobals\(\)")
+ROUTER_SET = re.compile(rb"\.router\.(route_class|default_response_class|redirect_slashes)\s*=|\.url_rule_class\s*=")
 PURE = frozenset(
     ["range", "frozenset", "tuple", "timedelta", "Path", "compile", "date", "datetime", "time", "Decimal",
      "int", "str", "float", "join", "abspath", "dirname", "resolve", "sorted", "namedtuple"]
@@ -134,6 +136,8 @@ class _PieceReader:
         self.hooks = {h.name: h for h in reading.hooks}
         self.names = set(reading.by_name)
         self.rebound = _rebound(reading)
+        self.guarded = {n.bound for i in reading.facts.imports if i.guarded and not i.nested for n in i.names}
+        self.by_name_of_file = bool(READ_BY_NAME.search(reading.source))
         self.states = {
             d.name for d in reading.facts.definitions
             if d.kind == "constant" and self._constant_role(d, reading.source[d.start : d.end]) == "state"
@@ -271,6 +275,16 @@ class _PieceReader:
         ]  # fmt: skip
         if loose:
             return f"it needs {loose[0]}, which is bound where the file runs"
+        if d.name.startswith("test_") and d.kind == "function":
+            return "it is a test"
+        own_names = {u.head for u in reading.deep.uses if d.start <= u.start < d.end}
+        guarded = sorted(own_names & self.guarded)
+        if guarded:
+            return f"it needs {guarded[0]}, which is imported under a condition"
+        if d.kind == "constant" and d.name.isupper() and self.by_name_of_file:
+            return "the file itself is read as the configuration"
+        if handler is not None and ROUTER_SET.search(reading.source):
+            return "the application's own router is set up by hand"
         if handler is not None and any(m.path_node is None for m in handler.marks):
             return "its path is computed"
         if handler is None and d.name not in self.hooks:

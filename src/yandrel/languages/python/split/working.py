@@ -111,7 +111,8 @@ def clean_run(handler: Handler, reading: Reading, data_names: set[str]) -> Run |
     best: list[int] = []
     here: list[int] = []
     reason = "the data work is spread between the lines that handle the request"
-    for position in range(marked[0], marked[-1] + 1) if marked else ():
+    last = min(marked[-1] + 2, len(statements)) if marked else 0
+    for position in range(marked[0], last) if marked else ():
         why = _unclean(statements[position], source)
         if why:
             reason = why
@@ -120,7 +121,7 @@ def clean_run(handler: Handler, reading: Reading, data_names: set[str]) -> Run |
         here.append(position)
         if len(here) > len(best):
             best = list(here)
-    while best and best[-1] not in marked:
+    while best and best[-1] not in marked and not _finishes(statements, best, source):
         best.pop()
     while best and best[0] not in marked:
         best.pop(0)
@@ -130,6 +131,17 @@ def clean_run(handler: Handler, reading: Reading, data_names: set[str]) -> Run |
     if len(chosen) == 1 and chosen[0].end_point[0] == chosen[0].start_point[0] and len(marked) > 1:
         return reason
     return _with_borders(handler, reading, chosen, statements)
+
+
+def _finishes(statements: list[Node], run: list[int], source: bytes) -> bool:
+    """Whether the last statement of a run only takes a value out of what the run has made."""
+    node = statements[run[-1]].named_children[0] if statements[run[-1]].named_child_count else None
+    if node is None or node.kind_id != g.ASSIGNMENT or len(run) < 2:
+        return False
+    right = text_of(node.child_by_field_name("right"), source)
+    found = re.fullmatch(r"(\w+)(\.\w+|\[[^\]]+\])", right)
+    before = " ".join(text_of(statements[p], source) for p in run[:-1])
+    return bool(found) and re.search(rf"\b{found.group(1)} = ", before) is not None if found else False
 
 
 def _unclean(node: Node, source: bytes) -> str:
