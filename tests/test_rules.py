@@ -21,6 +21,10 @@ EXPECTED = {
     "unplaced": ("waxmoor/odds_and_ends.py", ""),
     "wrong-kind": ("waxmoor/controllers/weather_controller.py", "show_weather"),
     "missing-base": ("waxmoor/controllers/weather_controller.py", "WeatherController"),
+    "missing-part": ("waxmoor/controllers/harvest_controller.py", "validator"),
+    "exposed-secret": (".env", ""),
+    "mixed-roles": ("waxmoor/services/harvest_service.py", ""),
+    "wide-interface": ("waxmoor/services/hive_service.py", "HiveService"),
     "crowded-folder": ("waxmoor/models/", ""),
 }
 

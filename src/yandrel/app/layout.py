@@ -17,7 +17,9 @@ def show_layout(workspace: Workspace) -> LayoutReport:
             f"{LAYOUTS[0]}` ({', '.join(LAYOUTS)})",
         )
     rows = [
-        LayoutRow(line.section, line.key, line.value, line.origin, _units_at(workspace, line.section, line.key))
+        LayoutRow(
+            line.section, line.key, line.value, line.origin, _units_at(workspace, line.section, line.key)
+        )
         for line in lines_in_force(layout)
     ]
     return LayoutReport(FORMAT_VERSION, layout.name, rows, "")

@@ -4,8 +4,8 @@ import shutil
 from dataclasses import dataclass, replace
 from pathlib import Path
 
-from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.app.workspace import Workspace
+from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.errors import CallError, RefusedError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.languages.protocol import Scaffolder
@@ -52,7 +52,9 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
     Raises CallError where a name cannot be one, RefusedError where the folder is there already.
     """
     if request.language not in LANGUAGES:
-        raise CallError(f"no language is called {request.language!r}", todo="there are " + ", ".join(LANGUAGES))
+        raise CallError(
+            f"no language is called {request.language!r}", todo="there are " + ", ".join(LANGUAGES)
+        )
     scaffolder = load_language(request.language).scaffolder()
     framework = request.framework or scaffolder.frameworks()[0]
     builtin = load_builtin(request.layout, request.language, framework)

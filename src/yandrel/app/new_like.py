@@ -33,7 +33,9 @@ def best_model(workspace: Workspace) -> str:
 def new_domain_like(workspace: Workspace, concept: Concept, request: NewRequest, manner: Manner) -> NewReport:
     """Make a domain after another: its own units and tests copied, mounted where that one is."""
     if request.fields or request.table:
-        raise CallError("the model says what the fields are", where="--like", todo="leave --fields or --from away")
+        raise CallError(
+            "the model says what the fields are", where="--like", todo="leave --fields or --from away"
+        )
     picture = workspace.picture
     known = sorted({domain for domain in picture.domains.values() if domain and domain != SHARED})
     model = next((d for d in known if singular(d) == singular(request.like)), "")
@@ -167,7 +169,7 @@ def _names_from_elsewhere(workspace: Workspace, copied: frozenset[str]) -> set[s
 def _mounted_likewise(
     workspace: Workspace, copied: frozenset[str], changer: WordChanger
 ) -> tuple[dict[str, bytes], list[str]]:
-    """Return the units that name the model, with what mounts it said again for the copy; the rest as notes."""
+    """Return the units that mount the model, with that said again for the copy; the rest as notes."""
     index = workspace.index
     edits: dict[str, bytes] = {}
     notes: list[str] = []

@@ -46,7 +46,9 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
     text = scaffolder.skeleton(
         role, Concept(name, Concept.of(name).many), _neighbours(workspace, role), package_of_homes(layout)
     )
-    files = new_files(workspace.root, {home: text, **_marker(workspace, home, scaffolder.folder_marker(home))})
+    files = new_files(
+        workspace.root, {home: text, **_marker(workspace, home, scaffolder.folder_marker(home))}
+    )
     written = write_changes(workspace, files, title, manner)
     return report_new(title, files, written.number, written.diff, ("yandrel check",), written.output)
 

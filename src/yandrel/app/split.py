@@ -129,7 +129,7 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
 def _search(
     workspace: Workspace, unit: str, source: Source, request: SplitRequest, splitter: Splitter, place: Path
 ) -> Split:
-    """Return the largest split that can be proved: what a proof speaks against stays, and all is tried again."""
+    """Return the largest split that can be proved: what a proof speaks against stays."""
     reading = workspace.picture.readings.get(unit)
     roles = dict(reading.definition_roles) if reading is not None else {}
     file = splitter.read(unit, source.data, roles)
@@ -137,7 +137,7 @@ def _search(
         file, roles = _deepen(file, splitter, unit, roles)
     layout = layout_for(workspace, unit, file.framework, request.layout)
     _check_kept(file, request, unit)
-    kept = {name: "you asked for it" for name in request.keep}
+    kept = dict.fromkeys(request.keep, "you asked for it")
     draft: Draft | None = None
     groups: dict[str, str] = {}
     for _ in range(ATTEMPTS):
@@ -303,7 +303,9 @@ def _rename_endpoints(draft: Draft, unit: str, converted: Converted, splitter: S
 def _sees(workspace: Workspace, path: str, unit: str) -> bool:
     """Whether a unit belongs to the same application: it imports the file, or is imported by it."""
     index = workspace.index
-    return any(e.unit == unit for e in index.edges_of(path)) or any(e.unit == path for e in index.edges_of(unit))
+    return any(e.unit == unit for e in index.edges_of(path)) or any(
+        e.unit == path for e in index.edges_of(unit)
+    )
 
 
 def _blamed(
@@ -336,7 +338,12 @@ def _blamed(
 
 
 def _check_routes(
-    draft: Draft, unit: str, file: CrowdedFile, assignment: Assignment, converted: Converted, splitter: Splitter
+    draft: Draft,
+    unit: str,
+    file: CrowdedFile,
+    assignment: Assignment,
+    converted: Converted,
+    splitter: Splitter,
 ) -> None:
     """Compare the table of routes before and after; raises RefusedError where it would differ."""
     if not converted.routers:
@@ -362,7 +369,9 @@ def _report(unit: str, found: Split, written: Written, title: str) -> SplitRepor
         target = found.assignment.targets.get(piece.name, "")
         why = "" if target else found.assignment.stays.get(piece.name, "each module makes its own")
         routes = [f"{' '.join(r.methods)} {r.path}" for r in piece.routes]
-        rows.append(PieceRow(piece.name, piece.kind, piece.role, piece.line, piece.last_line, target, why, routes))
+        rows.append(
+            PieceRow(piece.name, piece.kind, piece.role, piece.line, piece.last_line, target, why, routes)
+        )
     mixed = [
         MixedRow(m.name, m.line, [list(r) for r in m.requests], [list(r) for r in m.data], m.liftable)
         for m in found.file.mixed

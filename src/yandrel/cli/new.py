@@ -23,7 +23,9 @@ from yandrel.cli.common import command_runner, format_option, open_workspace, sh
 @click.option("--then", default="", metavar="COMMAND", help="Run this after it; take all back if it fails.")
 @format_option
 @click.pass_obj
-def command(root: str | None, what: str, name: str, form: str, preview: bool, then: str, **said: Any) -> None:
+def command(
+    root: str | None, /, what: str, name: str, form: str, preview: bool, then: str, **said: Any
+) -> None:
     """Make something new, where the layout says that it belongs, and wire it up.
 
     \b

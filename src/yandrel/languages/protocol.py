@@ -15,7 +15,7 @@ from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Project, SourceRoot, Units
 from yandrel.model.scaffold import Concept, DomainPlan
-from yandrel.model.split import Converted, CrowdedFile, RouteMark
+from yandrel.model.split import Converted, CrowdedFile, RouteMark, WideCut
 
 
 class View(Protocol):
@@ -215,3 +215,8 @@ class Splitter(Protocol):
 
     def load_first(self, source: bytes, module: str) -> bytes:
         """Return another unit's text with an import of a module that must be loaded."""
+
+    def cut_type(
+        self, unit: str, type_name: str, by: str, sources: Mapping[str, bytes], modules: Mapping[str, str]
+    ) -> WideCut | str:
+        """Return how a wide type is cut along its users, its actions or domains, or why it cannot be."""

@@ -78,7 +78,8 @@ class Facts(Struct, frozen=True, array_like=True):
     names that the unit itself says it exports, `open` whether it may hold names that cannot be
     seen, `calls` what its top-level statements call, `acts` how many of them act on loading.
     `namespaces` are those that it declares, `mentions` names in type position and qualified names,
-    in languages that need no import for a neighbour.
+    in languages that need no import for a neighbour, `secrets` the lines of connection strings that
+    hold a password.
     """
 
     language: str
@@ -93,3 +94,4 @@ class Facts(Struct, frozen=True, array_like=True):
     problems: tuple[Problem, ...] = ()
     namespaces: tuple[str, ...] = ()
     mentions: tuple[str, ...] = ()
+    secrets: tuple[int, ...] = ()

@@ -245,3 +245,29 @@ class SplitReport(Struct, frozen=True):
     notes: list[Note]
     diff: str = ""
     command_output: str = ""
+
+
+class NarrowType(Struct, frozen=True):
+    """One part of a wide type: its methods, and the units that need nothing else."""
+
+    name: str
+    methods: list[str]
+    users: list[str]
+
+
+class TypeSplitReport(Struct, frozen=True):
+    """How a wide type is cut; `whole` are the units that go on needing all of it."""
+
+    version: int
+    done: bool
+    number: int
+    title: str
+    unit: str
+    type_name: str
+    by: str
+    shared: list[str]
+    parts: list[NarrowType]
+    whole: list[str]
+    files: list[ChangedFile]
+    diff: str = ""
+    command_output: str = ""

@@ -80,3 +80,28 @@ class Converted:
     prefixes: dict[str, str] = field(default_factory=dict)
     endpoints: dict[str, str] = field(default_factory=dict)
     groups: dict[str, str] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class WidePart:
+    """One narrow type that a wide one is cut into: its methods, and the units that call only those.
+
+    `extends` is the part that it builds on.
+    """
+
+    name: str
+    methods: tuple[str, ...]
+    users: tuple[str, ...]
+    extends: str = ""
+
+
+@dataclass(frozen=True)
+class WideCut:
+    """How a wide type is cut: what all parts share, the parts, who still needs the whole, the new texts."""
+
+    type_name: str
+    shared: tuple[str, ...]
+    parts: tuple[WidePart, ...]
+    whole: tuple[str, ...]
+    calls: Mapping[str, tuple[str, ...]]
+    texts: Mapping[str, bytes]

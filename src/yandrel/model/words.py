@@ -6,8 +6,22 @@ from functools import lru_cache
 
 _CUT = re.compile(r"[A-Z]+(?=[A-Z][a-z])|[A-Z]?[a-z]+|[A-Z]+|\d+|[^\W\d_a-zA-Z]+")
 UNCOUNTED = frozenset(
-    ["status", "news", "series", "address", "process", "access", "analysis", "basis", "bus", "class", "pass",
-     "main", "auth", "common"]
+    [
+        "status",
+        "news",
+        "series",
+        "address",
+        "process",
+        "access",
+        "analysis",
+        "basis",
+        "bus",
+        "class",
+        "pass",
+        "main",
+        "auth",
+        "common",
+    ]
 )
 
 

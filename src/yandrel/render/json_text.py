@@ -13,6 +13,7 @@ from yandrel.model.results import (
     NewReport,
     SplitReport,
     SurveyReport,
+    TypeSplitReport,
     UndoReport,
 )
 
@@ -25,6 +26,7 @@ REPORTS: dict[str, type[msgspec.Struct]] = {
     "layout": LayoutReport,
     "new": NewReport,
     "split": SplitReport,
+    "split-type": TypeSplitReport,
 }
 
 

@@ -2,7 +2,7 @@
 
 from collections import Counter
 
-from yandrel.model.results import PieceRow, SplitReport
+from yandrel.model.results import PieceRow, SplitReport, TypeSplitReport
 from yandrel.render.protocol import Style, clip, plural_of, table, wrap
 
 NO_ROLE = "no role"
@@ -25,7 +25,10 @@ def render_split(report: SplitReport, style: Style) -> str:
     out += [clip(line, style.width) for line in table(rows, ["lines", "piece", "role", "goes to"], {0})]
     if report.routers:
         out += ["", style.strong("Routes")]
-        out += [clip(f"  {name} is mounted {_under(prefix)}", style.width) for name, prefix in report.routers.items()]
+        out += [
+            clip(f"  {name} is mounted {_under(prefix)}", style.width)
+            for name, prefix in report.routers.items()
+        ]
     out += _staying(report, style)
     out += _mixed(report, style)
     if report.notes:
@@ -70,3 +73,35 @@ def _mixed(report: SplitReport, style: Style) -> list[str]:
 
 def _lines(ranges: list[list[int]]) -> str:
     return ", ".join(f"{a}-{b}" if a != b else str(a) for a, b in ranges)
+
+
+def render_type_split(report: TypeSplitReport, style: Style) -> str:
+    """Return the parts of a wide type, who does with which, and what to do next."""
+    out: list[str] = []
+    if report.diff:
+        out += [report.diff.rstrip("\n"), ""]
+    count = sum(len(part.methods) for part in report.parts) + len(report.shared)
+    word = "was cut" if report.done else "can be cut"
+    head = f"{report.type_name} has {plural_of(count, 'method')}; by {report.by} it {word} into "
+    head += f"{len(report.parts)}."
+    out += [style.strong(head), ""]
+    for part in report.parts:
+        out += wrap(f"{part.name}: {', '.join(part.methods)}", style.width, "      ", "  ")
+        for user in part.users:
+            out.append(clip(f"      needs no more: {user}", style.width))
+    if report.shared:
+        out += wrap(
+            f"{report.type_name}Base, shared: {', '.join(report.shared)}", style.width, "      ", "  "
+        )
+    whole = ", ".join(report.whole)
+    tail = f", for {whole}" if whole else ", for who needs it whole"
+    out += [
+        "",
+        *wrap(f"{report.type_name} itself stays, as the sum of its parts{tail}.", style.width, "  ", ""),
+    ]
+    if report.done:
+        out += [f"  {plural_of(len(report.files), 'file')} changed.", ""]
+        out.append(f"`yandrel undo` takes it back (change {report.number}).")
+    else:
+        out += ["", "Nothing was changed. --preview shows the diff, --carry-out does it."]
+    return "\n".join(out) + "\n"

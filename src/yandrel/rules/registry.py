@@ -15,8 +15,12 @@ MODULES = {
     "misplaced": ("misplaced", "Misplaced"),
     "misnamed": ("misnamed", "Misnamed"),
     "unplaced": ("unplaced", "Unplaced"),
+    "missing-part": ("missing_part", "MissingPart"),
+    "exposed-secret": ("exposed_secret", "ExposedSecret"),
     "wrong-kind": ("wrong_kind", "WrongKind"),
     "missing-base": ("missing_base", "MissingBase"),
+    "mixed-roles": ("mixed_roles", "MixedRoles"),
+    "wide-interface": ("wide_interface", "WideInterface"),
     "crowded-folder": ("crowded_folder", "CrowdedFolder"),
 }
 RULE_NAMES = tuple(MODULES)

@@ -7,7 +7,8 @@ from yandrel.errors import CallError
 from yandrel.model.scaffold import FIELD_TYPES, Field
 
 OTHER_WORDS = {
-    "str": "text", "string": "text", "int": "integer", "number": "float", "bool": "boolean", "money": "decimal",
+    "str": "text", "string": "text", "int": "integer", "number": "float", "bool": "boolean",
+    "money": "decimal",
 }  # fmt: skip
 NAME = re.compile(r"[A-Za-z_][A-Za-z0-9_]*\Z")
 

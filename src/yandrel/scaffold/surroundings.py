@@ -16,9 +16,7 @@ def framework_of(index: CodeIndex) -> str:
     """Return the framework that most units import; nothing where none is known."""
     counts: Counter[str] = Counter()
     for facts in index.facts.values():
-        tops = {
-            (item.module or item.names[0].name).partition(".")[0] for item in facts.imports if item.names
-        }
+        tops = {(item.module or item.names[0].name).partition(".")[0] for item in facts.imports if item.names}
         counts.update(tops & set(FRAMEWORKS))
     return counts.most_common(1)[0][0] if counts else ""
 

@@ -44,13 +44,17 @@ def read_table(root: Path, here: str, text: str) -> tuple[str, tuple[Field, ...]
         line = details[0].get("line")
         what = details[0].get("description") or str(error).partition("\n")[0]
         where = f"{file}:{line}" if line else file
-        raise ConfigError(f"the SQL cannot be read ({what.rstrip('.')})", where=where, todo="mend it") from error
+        raise ConfigError(
+            f"the SQL cannot be read ({what.rstrip('.')})", where=where, todo="mend it"
+        ) from error
     tables: dict[str, exp.Schema] = {}
     for statement in statements:
         if isinstance(statement, exp.Command) and statement.this == "CREATE":
             head = source[: source.upper().find(statement.sql().upper()[:12])]
             line = head.count("\n") + 1
-            raise ConfigError("the SQL cannot be read (CREATE of what?)", where=f"{file}:{line}", todo="mend it")
+            raise ConfigError(
+                "the SQL cannot be read (CREATE of what?)", where=f"{file}:{line}", todo="mend it"
+            )
         if isinstance(statement, exp.Create) and isinstance(statement.this, exp.Schema):
             tables[statement.this.this.name] = statement.this
     if not tables:

@@ -85,6 +85,4 @@ def _mend_articles(changed: str, before: str) -> str:
         return (article.capitalize() if found.group(1)[0] == "A" else article) + " " + found.group(2)
 
     known = set(re.findall(r"\b[Aa]n? (\w+)", before))
-    return re.sub(
-        r"\b([Aa]n?) (\w+)", lambda f: f.group() if f.group(2) in known else right(f), changed
-    )
+    return re.sub(r"\b([Aa]n?) (\w+)", lambda f: f.group() if f.group(2) in known else right(f), changed)

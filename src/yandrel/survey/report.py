@@ -161,17 +161,32 @@ def _unit_rows(picture: Picture) -> list[UnitRow]:
     return rows
 
 
+APP_MAKERS = frozenset(["Flask()", "FastAPI()", "Quart()"])
+HANDLER_MARKS = frozenset(["route", "get", "post", "put", "patch", "delete"])
+
+
 def _crowded(picture: Picture) -> list[Crowd]:
     folders: Counter[str] = Counter()
     rows: list[Crowd] = []
     for unit in picture.counted():
         folders[unit.rpartition("/")[0] + "/"] += 1
-        roles = sorted({role for _, role in picture.readings[unit].definition_roles} - {"error"})
+        roles = sorted(_held_roles(picture, unit) - {"error"})
         if len(roles) >= MANY_ROLES:
             rows.append(Crowd(unit, len(roles), "definitions of " + ", ".join(roles)))
     rows.sort(key=lambda row: (-row.count, row.place))
     crowds = [Crowd(f, n, "units") for f, n in folders.most_common() if n >= MANY_IN_A_FOLDER]
     return crowds + rows
+
+
+def _held_roles(picture: Picture, unit: str) -> set[str]:
+    """Return the roles of a unit's definitions, the handlers marked on an application made here too."""
+    held = {role for _, role in picture.readings[unit].definition_roles}
+    facts = picture.index.facts[unit]
+    if any(d.value.rpartition(".")[2] in APP_MAKERS for d in facts.definitions):
+        marks = [mark for d in facts.definitions for mark in d.marks if "." in mark]
+        if sum(mark.rpartition(".")[2] in HANDLER_MARKS for mark in marks) > 1:
+            held |= {"entry", "route"}
+    return held
 
 
 def _top_level(picture: Picture) -> tuple[list[str], str]:
@@ -209,7 +224,8 @@ def _advice(
     if arrangement.name == "empty":
         return ["Nothing to survey: name the application's folder with --root."]
     if arrangement.name == "one file":
-        out.append("One file does most of the work: move its definitions apart with `yandrel move`.")
+        largest = max(picture.counted(), key=lambda unit: picture.index.facts[unit].lines)
+        out.append(f"One file does most of the work: `yandrel split {largest}` shows how to take it apart.")
     elif arrangement.name == "role-first" and concepts >= SEVERAL_CONCEPTS and mean >= WIDE_SPREAD:
         scale = "" if counted >= MANY_UNITS else "; at this size that is still bearable"
         out.append(
@@ -221,7 +237,10 @@ def _advice(
             "Some folders are named for roles and some for domains: decide for one, and write it down."
         )
     elif crowded and crowded[0].what != "units":
-        out.append(f"{crowded[0].place} does the work of {crowded[0].count} roles: take it apart.")
+        out.append(
+            f"{crowded[0].place} does the work of {crowded[0].count} roles: "
+            f"`yandrel split {crowded[0].place}` shows how to take it apart."
+        )
     if picture.layout.present:
         out.append("Next: `yandrel check` compares this with yandrel.toml.")
     else:

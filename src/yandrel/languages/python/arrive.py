@@ -1,6 +1,7 @@
 """Putting definitions into a unit, an existing one or a new one, in an order that loads."""
 
 import re
+from collections.abc import Callable
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.deep import MODULE_SCOPE, read_deep_facts
@@ -48,18 +49,22 @@ def join_pieces(arrivals: Arrivals, newline: bytes) -> bytes:
     return out.rstrip(b"\r\n") + newline
 
 
-def build_new_unit(arrivals: Arrivals, like: bytes, category: object, newline: bytes) -> bytes:
+def build_new_unit(arrivals: Arrivals, like: bytes, category: Callable[[str], int], newline: bytes) -> bytes:
     """Return the whole text of a new unit; `like` is a unit that its head is taken from."""
     head, future = _head_of(like)
-    lines = sorted(set(arrivals.imports), key=lambda n: (category(n.source), n.module != "", n.source, n.name))  # type: ignore[operator]
+
+    def rank(new: NewImport) -> tuple[int, bool, str, str]:
+        return category(new.source), new.module != "", new.source, new.name
+
+    lines = sorted(set(arrivals.imports), key=rank)
     plain = [new for new in lines if not new.types]
     typed = [new for new in lines if new.types]
     if typed:
         plain.append(NewImport("typing", "TYPE_CHECKING"))
-        plain.sort(key=lambda n: (category(n.source), n.module != "", n.source, n.name))  # type: ignore[operator]
+        plain.sort(key=rank)
     groups: dict[int, list[str]] = {}
     for new in join_names(plain):
-        groups.setdefault(category(new[0]), []).append(new[1])  # type: ignore[operator]
+        groups.setdefault(category(new[0]), []).append(new[1])
     blocks = ["\n".join(lines) for _, lines in sorted(groups.items())]
     if future:
         blocks.insert(0, future)

@@ -8,6 +8,8 @@ from yandrel.languages.python import grammar as g
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Problem, When
 
 GLOBAL = re.compile(rb"^[ \t]+global[ \t]+([\w, \t]+)", re.MULTILINE)
+SECRET = re.compile(rb"""["'][a-z][a-z0-9+.-]*://[^:/@\s'"{}<>%$]*:([^:/@\s'"{}<>%$]+)@[^'"\s]+["']""")
+STAND_IN = re.compile(rb"(?i)(x+|\*+|\.+|pass(word)?|pwd|secret|your.*|change.*|example)\Z")
 MAXIMUM_PROBLEMS = 5
 DEEPEST_NESTING = 200
 
@@ -35,7 +37,14 @@ def read_facts(source: bytes) -> Facts:
         acts=walk.acts,
         calls=tuple(dict.fromkeys(walk.calls)),
         problems=problems,
+        secrets=_secrets(source) if b"://" in source else (),
     )
+
+
+def _secrets(source: bytes) -> tuple[int, ...]:
+    """Return the lines of string literals that hold an address with a password."""
+    found = SECRET.finditer(source)
+    return tuple(source.count(b"\n", 0, f.start()) + 1 for f in found if not STAND_IN.match(f.group(1)))
 
 
 class _Walk:

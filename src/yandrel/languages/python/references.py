@@ -62,7 +62,10 @@ class FileRewriter:
         folder = unit[: unit.rfind("/") + 1]
         newline = "\r\n" if b"\r\n" in self.source[:4096] else "\n"
         self.imports = ImportEditor(
-            self.source, self.facts, newline, lambda first: first in context.new_tops or self.view.holds_top(first, folder)
+            self.source,
+            self.facts,
+            newline,
+            lambda first: first in context.new_tops or self.view.holds_top(first, folder),
         )
         self.edits: list[Edit] = []
         self.local_names: dict[tuple[int, str], str] = {}

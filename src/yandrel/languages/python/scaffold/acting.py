@@ -115,7 +115,9 @@ class ActionCopier:
         for position, line in enumerate(lines):
             if not line.lstrip().startswith("@"):
                 break
-            lines[position] = self._longer_path(re.sub(r"\.(get|put|patch|delete)\(", ".post(", line, count=1))
+            lines[position] = self._longer_path(
+                re.sub(r"\.(get|put|patch|delete)\(", ".post(", line, count=1)
+            )
         return "\n".join(lines)
 
     def _longer_path(self, text: str) -> str:

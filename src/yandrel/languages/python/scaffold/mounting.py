@@ -88,11 +88,18 @@ def find_mounts(source: bytes) -> list[MountCall]:
             owner = name.rpartition(".")[0]
             out.append(
                 MountCall(
-                    node.start_byte, node.end_byte, owner, _text(plain[0], source), prefix or "",
-                    value is not None, method,
-                )  # fmt: skip
+                    node.start_byte,
+                    node.end_byte,
+                    owner,
+                    _text(plain[0], source),
+                    prefix or "",
+                    value is not None,
+                    method,
+                )
             )
-        elif name in ("path", "re_path") and len(plain) > 1 and _text(plain[1], source).startswith("include("):
+        elif (
+            name in ("path", "re_path") and len(plain) > 1 and _text(plain[1], source).startswith("include(")
+        ):
             prefix = string_value(plain[0], source)
             group = _text(plain[1], source).removeprefix("include(").rstrip(")").strip("\"'")
             out.append(MountCall(node.start_byte, node.end_byte, "", group, prefix or "", True, "include"))

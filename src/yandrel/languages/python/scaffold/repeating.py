@@ -28,7 +28,9 @@ def repeat_wiring(source: bytes, change: Change) -> bytes | None:
     facts = read_facts(source)
     newline = "\r\n" if b"\r\n" in source[:4096] else "\n"
     tops = {item.module.partition(".")[0] for item in facts.imports}
-    editor = ImportEditor(source, facts, newline, lambda first: first in tops and first == _own(facts, change))
+    editor = ImportEditor(
+        source, facts, newline, lambda first: first in tops and first == _own(facts, change)
+    )
     known = {(i.module, n.name) for i in facts.imports for n in i.names}
     for item in facts.imports:
         if item.nested:

@@ -370,7 +370,7 @@ class PythonScaffolder:
         return Mount(plan.homes["route"], name, "/" + plan.concept.prefix, plan.concept.many)
 
     def is_mounting(self, source: bytes) -> int:
-        """Return how much speaks for mounting here: how many groups are, or one for the application itself."""
+        """Return how much speaks for mounting here: how many groups are mounted already."""
         found = find_mounts(source)
         return len(found) + 1 if found else int(is_mounting_unit(source))
 

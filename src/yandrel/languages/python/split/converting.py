@@ -8,16 +8,13 @@ import networkx
 import tree_sitter
 
 from yandrel.languages.python import grammar as g
-
 from yandrel.languages.python.imports import ImportEditor, NewImport
 from yandrel.languages.python.scaffold.mounting import arguments_of, string_value
 from yandrel.languages.python.split.reading import Reading, extension_call
 from yandrel.languages.python.split.routing import (
-
     Handler,
     Hook,
     common_prefix,
-
     overlap,
     text_of,
     walk,
@@ -286,7 +283,9 @@ class _Converter:
         if d is None or d.kind != "constant":
             return
         call = extension_call(d, self.reading)
-        if call is None or not any(u.head in self.reading.app_names for u in self.reading.uses_in(d.start, d.end)):
+        if call is None or not any(
+            u.head in self.reading.app_names for u in self.reading.uses_in(d.start, d.end)
+        ):
             return
         holder = call.child_by_field_name("arguments")
         if holder is None:
@@ -340,6 +339,3 @@ def _joined(edits: Iterable[Edit]) -> list[Edit]:
         else:
             out.append(edit)
     return [*out, *(Edit(place, place, b"".join(texts)) for place, texts in at.items())]
-
-
-

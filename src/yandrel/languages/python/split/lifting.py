@@ -16,7 +16,6 @@ from yandrel.languages.python.split.routing import (
     find_handlers,
     segments,
     text_of,
-    walk,
 )
 from yandrel.model.changes import Edit, Note, apply_edits
 
@@ -172,7 +171,9 @@ def _function_of(call: Node, source: bytes, apps: set[str], taken: set[str]) -> 
         verb = method
     name = name_handler(verb, path, taken)
     taken.add(name)
-    keep = [f"{key.decode()}={text_of(value, source)}" for key, value in named.items() if value.type != "lambda"]
+    keep = [
+        f"{key.decode()}={text_of(value, source)}" for key, value in named.items() if value.type != "lambda"
+    ]
     if method == "add_url_rule":
         extra = [n for n in plain[1:] if n.type != "lambda"]
         keep = [f"endpoint={text_of(n, source)}" for n in extra] + keep

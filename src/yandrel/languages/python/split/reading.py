@@ -50,10 +50,14 @@ REQUEST_WORK = re.compile(
     rb"\b(request|jsonify|render_template|redirect|flash|abort|make_response|HttpResponse|JsonResponse|"
     rb"HTTPException|render|url_for)\b"
 )
-NO_THING = re.compile(r"(Client|Manager|Service|Helper|Utils?|Handler|Factory|Builder|Config|Settings|Runner)$")
+NO_THING = re.compile(
+    r"(Client|Manager|Service|Helper|Utils?|Handler|Factory|Builder|Config|Settings|Runner)$"
+)
 SIGNED = re.compile(r"login|auth|signed|token|admin|permission|api_?key|role")
 READ_BY_NAME = re.compile(rb"from_object\(\s*__name__|sys\.modules\[__name__\]|\bglobals\(\)")
-ROUTER_SET = re.compile(rb"\.router\.(route_class|default_response_class|redirect_slashes)\s*=|\.url_rule_class\s*=")
+ROUTER_SET = re.compile(
+    rb"\.router\.(route_class|default_response_class|redirect_slashes)\s*=|\.url_rule_class\s*="
+)
 PURE = frozenset(
     ["range", "frozenset", "tuple", "timedelta", "Path", "compile", "date", "datetime", "time", "Decimal",
      "int", "str", "float", "join", "abspath", "dirname", "resolve", "sorted", "namedtuple"]
@@ -97,8 +101,11 @@ def read_file(source: bytes, owners: Mapping[str, str]) -> Reading:
     facts = read_facts(source)
     apps = find_apps(root, source)
     module = [app for app in apps if app.factory is None]
-    lifted = [AppObject(app.name, app.framework, app.assignment, None) for app in apps if app.factory is not None
-              and app.name in owners.values()]  # fmt: skip
+    lifted = [
+        AppObject(app.name, app.framework, app.assignment, None)
+        for app in apps
+        if app.factory is not None and app.name in owners.values()
+    ]
     handlers, hooks = find_handlers(root, source, [*module, *lifted])
     handlers = [h for h in handlers if h.factory is None]
     hooks = [h for h in hooks if h.factory is None]
@@ -116,7 +123,9 @@ def pieces_of(reading: Reading, roles: Mapping[str, str]) -> list[SplitPiece]:
     concepts |= {snake(d.name) for d in reading.facts.definitions if d.value.rpartition(".")[2] == "Table()"}
     group_handlers(reading.handlers, {singular(c) for c in concepts})
     reader = _PieceReader(reading, roles, concepts | {singular(h.group) for h in reading.handlers})
-    return [reader.read(definition) for definition in reading.facts.definitions if reader.is_piece(definition)]
+    return [
+        reader.read(definition) for definition in reading.facts.definitions if reader.is_piece(definition)
+    ]
 
 
 def prefixes_of(reading: Reading) -> dict[str, str]:
@@ -205,7 +214,11 @@ class _PieceReader:
             return "store"
         if call in EXTENSIONS or any(u.head in self.reading.app_names for u in self._uses(d)):
             return "extension"
-        if ENVIRONMENT.search(text) or self.roles.get(call) == "config" or call.endswith(("Settings", "Config")):
+        if (
+            ENVIRONMENT.search(text)
+            or self.roles.get(call) == "config"
+            or call.endswith(("Settings", "Config"))
+        ):
             return "config"
         if call in ("getLogger", "get_logger"):
             return "logger"
@@ -306,7 +319,11 @@ class _PieceReader:
         reading = self.reading
         own = [u for u in uses if u.head in reading.app_names]
         if handler is not None:
-            own = [u for u in own if all(not m.node.start_byte <= u.start < m.node.end_byte for m in handler.marks)]
+            own = [
+                u
+                for u in own
+                if all(not m.node.start_byte <= u.start < m.node.end_byte for m in handler.marks)
+            ]
         if d.name in self.hooks:
             decorator = self.hooks[d.name].decorator
             own = [u for u in own if not decorator.start_byte <= u.start < decorator.end_byte]

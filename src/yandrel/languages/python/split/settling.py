@@ -1,6 +1,7 @@
 """The entry after its pieces have left: imports where they may stand, gaps as people leave them."""
 
 import re
+from itertools import pairwise
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.deep import MODULE_SCOPE, read_deep_facts
@@ -63,7 +64,7 @@ def close_gaps(source: bytes) -> bytes:
         return source
     nodes = [n for n in g.parse(source).root_node.children if n.type not in ("\n", ";")]
     edits: list[Edit] = []
-    for first, second in zip(nodes, nodes[1:], strict=False):
+    for first, second in pairwise(nodes):
         if first.kind_id in BLOCKS or second.kind_id in BLOCKS:
             continue
         gap = source[first.end_byte : second.start_byte]
@@ -77,4 +78,6 @@ def close_gaps(source: bytes) -> bytes:
 
 
 def _is_registering(text: str) -> bool:
-    return bool(re.match(r"\w+\.(register_|include_router|add_exception|teardown|before_|after_|context_)", text))
+    return bool(
+        re.match(r"\w+\.(register_|include_router|add_exception|teardown|before_|after_|context_)", text)
+    )

@@ -7,6 +7,7 @@ from yandrel.languages.python import grammar as g
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.split.converting import convert, endpoint_edits
 from yandrel.languages.python.split.lifting import lift_handlers
+from yandrel.languages.python.split.narrowing import cut_type
 from yandrel.languages.python.split.reading import needs_of_rest, pieces_of, prefixes_of, read_file
 from yandrel.languages.python.split.routing import text_of
 from yandrel.languages.python.split.settling import close_gaps, order_imports
@@ -14,7 +15,7 @@ from yandrel.languages.python.split.table import table_after
 from yandrel.languages.python.split.views import django_pieces
 from yandrel.languages.python.split.working import find_mixed, lift_data_work
 from yandrel.model.changes import apply_edits
-from yandrel.model.split import Converted, CrowdedFile, RouteMark
+from yandrel.model.split import Converted, CrowdedFile, RouteMark, WideCut
 
 TEMPLATE_CALL = r"(url_for\(\s*['\"]){}(['\"])"
 
@@ -75,6 +76,12 @@ class PythonSplitter:
     def settle_entry(self, source: bytes, before: bytes) -> bytes:
         """Return the entry's text with its new imports after what must run first, and even gaps."""
         return close_gaps(order_imports(source, before))
+
+    def cut_type(
+        self, unit: str, type_name: str, by: str, sources: Mapping[str, bytes], modules: Mapping[str, str]
+    ) -> WideCut | str:
+        """Return how a wide type is cut, or why it cannot be."""
+        return cut_type(unit, type_name, by, sources, modules)
 
     def needs_loading(self, source: bytes) -> bool:
         """Whether a unit must have been loaded before others of the application can be."""

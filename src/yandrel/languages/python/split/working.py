@@ -160,12 +160,15 @@ def _unclean(node: Node, source: bytes) -> str:
     return ""
 
 
-def _with_borders(handler: Handler, reading: Reading, chosen: list[Node], statements: list[Node]) -> Run | str:
+def _with_borders(
+    handler: Handler, reading: Reading, chosen: list[Node], statements: list[Node]
+) -> Run | str:
     source = reading.source
     start, end = chosen[0].start_byte, chosen[-1].end_byte
     span = handler.function
     scope = next(
-        (i for i, s in enumerate(reading.deep.scopes) if s.kind == "function" and s.start == span.start_byte), -1
+        (i for i, s in enumerate(reading.deep.scopes) if s.kind == "function" and s.start == span.start_byte),
+        -1,
     )
     if scope < 0:
         return "its names cannot be told"
@@ -178,10 +181,9 @@ def _with_borders(handler: Handler, reading: Reading, chosen: list[Node], statem
             continue
         if start <= use.start < end:
             earlier = any(p < start for p in bound.get(use.head, []))
-            first_inside = min((p for p in bound.get(use.head, []) if start <= p < end), default=end)
-            if earlier and use.start <= first_inside and use.head not in inputs:
-                inputs.append(use.head)
-            elif not earlier and use.start < first_inside and use.head not in inside:
+            own = min((p for p in bound.get(use.head, []) if start <= p < end), default=end)
+            given = use.start <= own if earlier else use.start < own and use.head not in inside
+            if given and use.head not in inputs:
                 inputs.append(use.head)
         elif use.start >= end:
             after.add(use.head)
