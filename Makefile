@@ -11,6 +11,7 @@ BIN := .venv/bin
 
 demo: .venv/ready
 	$(BIN)/yandrel demo waxmoor-demo --replace
+	$(BIN)/yandrel demo waxmoor-one-file --one-file flask --replace
 
 test: .venv/ready
 	$(BIN)/ruff check .
@@ -26,4 +27,4 @@ docs: .venv/ready
 	$(BIN)/python -m tools.write_docs
 
 clean:
-	rm -rf .venv waxmoor-demo
+	rm -rf .venv waxmoor-demo waxmoor-one-file

@@ -16,6 +16,7 @@ from yandrel.moves.plan import files_as_changes
 from yandrel.moves.things import find_thing, nearest
 from yandrel.scaffold.words import WordChanger
 
+MOST_NOTES = 5
 NUMBERED = re.compile(r"\d{4}_\w+\.(?:sql|py)\Z")
 
 
@@ -185,7 +186,22 @@ def _mounted_likewise(
             lines = [edge.line for edge in index.edges_of(unit) if edge.unit in copied]
             place = f"{unit}:{min(lines)}" if lines else unit
             notes.append(f"{place} names the model: look whether it must name the new one too")
+    for unit in _mentioners(workspace, copied, changer):
+        if unit not in edits and not any(note.startswith(unit) for note in notes):
+            notes.append(f"{unit} has a word of the model in it: look whether it must know the new one too")
     return edits, notes
+
+
+def _mentioners(workspace: Workspace, copied: frozenset[str], changer: WordChanger) -> list[str]:
+    """Return the units shared by all domains that have the model's words in them."""
+    picture = workspace.picture
+    out = []
+    for unit in picture.readings:
+        if unit in copied or picture.role(unit) in ("test", "entry") or picture.domain(unit) not in ("", SHARED):
+            continue
+        if changer.touches(workspace.index.read_source(unit).data.decode("utf-8", "replace")):
+            out.append(unit)
+    return out[:MOST_NOTES]
 
 
 def _namers(workspace: Workspace, copied: Iterable[str]) -> set[str]:

@@ -16,6 +16,36 @@ def overlays(language: str = "python") -> list[str]:
     return sorted(entry.name for entry in place.iterdir() if entry.is_dir())
 
 
+def beginnings(language: str = "python") -> list[str]:
+    """Return the frameworks in which there is a Waxmoor of one file."""
+    place = files("yandrel.demo") / language / "onefile"
+    return sorted((e.name for e in place.iterdir() if e.is_dir()), key=lambda name: name != "flask")
+
+
+def copy_beginning(
+    target: Path, framework: str = "flask", language: str = "python", replace: bool = False
+) -> None:
+    """Copy Waxmoor as it all began, in one file, to a folder that is not there yet."""
+    known = beginnings(language)
+    if framework not in known:
+        raise CallError(f"there is no one-file Waxmoor in {framework}", todo="there are " + ", ".join(known))
+    _make_room(target, replace)
+    with as_file(files("yandrel.demo") / language / "onefile" / framework) as source:
+        shutil.copytree(source, target, ignore=shutil.ignore_patterns("__pycache__"), dirs_exist_ok=True)
+    (target / MARK).write_text("A copy of the demonstration application.\n", encoding="utf-8")
+
+
+def _make_room(target: Path, replace: bool) -> None:
+    """Remove an older copy; refuse where something else is."""
+    if not target.exists() or not any(target.iterdir() if target.is_dir() else [target]):
+        return
+    if not replace:
+        raise RefusedError("is there already", where=target.name, todo="say --replace, or another folder")
+    if not (target / MARK).exists():
+        raise RefusedError("is no copy of Waxmoor, so it is not replaced", where=target.name)
+    shutil.rmtree(target)
+
+
 def copy_waxmoor(
     target: Path,
     language: str = "python",
@@ -27,12 +57,7 @@ def copy_waxmoor(
 
     With `layout`, or an overlay, the yandrel.toml that it is meant to follow comes along.
     """
-    if target.exists() and any(target.iterdir() if target.is_dir() else [target]):
-        if not replace:
-            raise RefusedError("is there already", where=target.name, todo="say --replace, or another folder")
-        if not (target / MARK).exists():
-            raise RefusedError("is no copy of Waxmoor, so it is not replaced", where=target.name)
-        shutil.rmtree(target)
+    _make_room(target, replace)
     with as_file(files("yandrel.demo") / language) as source:
         if overlay and not (source / "overlays" / overlay).is_dir():
             raise CallError(

@@ -94,7 +94,8 @@ def render_adopt(report: AdoptReport, style: Style) -> str:
         )
     elif report.findings:
         out.append(
-            f"  {plural_of(report.findings, 'finding')} do not fit: `yandrel check` shows them, "
+            f"  {plural_of(report.findings, 'thing')} "
+            f"{'does' if report.findings == 1 else 'do'} not fit: `yandrel check` shows them, "
             "`yandrel check --accept` takes them as they are."
         )
     else:

@@ -227,7 +227,10 @@ def quoted(text: str) -> str:
 
 def _head(picture: Picture) -> str:
     index = picture.index
-    tops = Counter(u.split("/")[0] for u in picture.counted() if "/" in u)
+    counted = picture.counted()
+    tops = Counter(u.split("/")[0] for u in counted if "/" in u)
+    top, most = tops.most_common(1)[0] if tops else ("", 0)
+    named = top.capitalize() if most * 2 > len(counted) else index.root.name.replace("-", " ").capitalize()
     roots = sorted(
         {r.path.rstrip("/") for p in index.projects.values() for r in p.roots if r.path and not r.local}
     )
@@ -237,7 +240,7 @@ def _head(picture: Picture) -> str:
         "# `yandrel check`.",
         "",
         "[app]",
-        f"name = {quoted(index.root.name if not tops else tops.most_common(1)[0][0].capitalize())}",
+        f"name = {quoted(named)}",
     ]
     if roots:
         lines.append(f"source = [{', '.join(quoted(r) for r in roots)}]")
@@ -288,7 +291,8 @@ def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
             u for u in described.counted() if not described.role(u) and not described.readings[u].place
         ]
         if unplaced:
-            lines.append(f"# {len(unplaced)} units have no role that could be told, such as {unplaced[0]}")
+            units = "1 unit has" if len(unplaced) == 1 else f"{len(unplaced)} units have"
+            lines.append(f"# {units} no role that could be told, such as {unplaced[0]}")
     return "\n".join(lines) + "\n"
 
 

@@ -73,7 +73,9 @@ NO_CONCEPT = frozenset(
         "sqla",
     ]
 )
-ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration"})
+ROLES_WITHOUT_CONCEPT = frozenset(
+    {"entry", "config", "middleware", "helper", "error", "migration", "store"}
+)
 ROLE_WORDS = frozenset(
     [
         "route",
