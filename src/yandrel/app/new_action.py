@@ -46,7 +46,8 @@ def new_action(workspace: Workspace, request: NewRequest, manner: Manner) -> New
                 raise RefusedError(f"has {min(there)} already", where=unit, todo="choose another name")
             changed = scaffolder.add_action(source.data, concept, model, action)
             if changed is not None:
-                edits[unit] = source.encoding.restore(changed)
+                settled = scaffolder.settle(source.data.decode("utf-8"), changed.decode("utf-8"))
+                edits[unit] = source.encoding.restore(settled.encode("utf-8"))
         if edits:
             break
     else:

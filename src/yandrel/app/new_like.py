@@ -197,7 +197,11 @@ def _mentioners(workspace: Workspace, copied: frozenset[str], changer: WordChang
     picture = workspace.picture
     out = []
     for unit in picture.readings:
-        if unit in copied or picture.role(unit) in ("test", "entry") or picture.domain(unit) not in ("", SHARED):
+        if (
+            unit in copied
+            or picture.role(unit) in ("test", "entry")
+            or picture.domain(unit) not in ("", SHARED)
+        ):
             continue
         if changer.touches(workspace.index.read_source(unit).data.decode("utf-8", "replace")):
             out.append(unit)

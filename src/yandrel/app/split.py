@@ -18,7 +18,7 @@ from yandrel.layout.builtin import frameworks, load_builtin
 from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.changes import Note
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, MixedRow, PieceRow, SplitReport
-from yandrel.model.split import Converted, CrowdedFile, RouteMark
+from yandrel.model.split import Converted, CrowdedFile, RouteMark, SplitPiece
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.movelist import Step
 from yandrel.moves.plan import FileChange
@@ -132,9 +132,8 @@ def _search(
     """Return the largest split that can be proved: what a proof speaks against stays."""
     reading = workspace.picture.readings.get(unit)
     roles = dict(reading.definition_roles) if reading is not None else {}
-    file = splitter.read(unit, source.data, roles)
-    if request.deep:
-        file, roles = _deepen(file, splitter, unit, roles)
+    skip: frozenset[str] = frozenset()
+    file, roles = _read(splitter, unit, source, roles, request, skip)
     layout = layout_for(workspace, unit, file.framework, request.layout)
     _check_kept(file, request, unit)
     kept = dict.fromkeys(request.keep, "you asked for it")
@@ -142,6 +141,13 @@ def _search(
     groups: dict[str, str] = {}
     for _ in range(ATTEMPTS):
         assignment = assign_pieces(file, unit, layout, kept, groups)
+        staying = frozenset(file.owners) - frozenset(assignment.targets)
+        if staying:
+            skip |= staying
+            lost = [Note(unit, 0, name, assignment.stays.get(name, "it stays")) for name in sorted(staying)]
+            file, roles = _read(splitter, unit, source, roles, request, skip)
+            file = replace(file, notes=(*file.notes, *lost))
+            continue
         if not assignment.targets:
             _refuse_nothing(unit, file, assignment)
         converted = splitter.convert(file, frozenset(assignment.targets), roles)
@@ -161,9 +167,18 @@ def _search(
             kept.update(blamed)
             continue
         _check_routes(draft, unit, file, assignment, converted, splitter)
+        _check_names(draft, unit, assignment)
         changes = draft.changes()
         return Split(file, assignment, converted, changes, [*file.notes, *notes])
     raise RefusedError("no way was found to take it apart", where=unit)
+
+
+def _read(
+    splitter: Splitter, unit: str, source: Source, roles: dict[str, str], request: SplitRequest,
+    skip: frozenset[str],
+) -> tuple[CrowdedFile, dict[str, str]]:  # fmt: skip
+    file = splitter.read(unit, source.data, roles, skip)
+    return _deepen(file, splitter, unit, roles) if request.deep else (file, roles)
 
 
 def _deepen(
@@ -178,19 +193,23 @@ def _deepen(
     concepts = {p.name: p for p in file.pieces}
     pieces = tuple(
         replace(p, role="service", concept=p.concept or _concept_of_maker(p.name, made, concepts))
-        if p.name in made.values() else p
+        if p.name in made.values() else _as_written(p, concepts)
         for p in again.pieces
     )  # fmt: skip
     left = tuple(m for m in file.mixed if m.name not in made)
     return replace(again, pieces=pieces, mixed=left, owners=file.owners, notes=file.notes), roles
 
 
-def _concept_of_maker(name: str, made: Mapping[str, str], pieces: Mapping[str, object]) -> str:
-    from yandrel.model.split import SplitPiece
+def _as_written(piece: SplitPiece, written: Mapping[str, SplitPiece]) -> SplitPiece:
+    """Return a piece with the lines that it has in the file as the user knows it."""
+    known = written.get(piece.name)
+    return replace(piece, line=known.line, last_line=known.last_line) if known is not None else piece
 
+
+def _concept_of_maker(name: str, made: Mapping[str, str], pieces: Mapping[str, SplitPiece]) -> str:
     handler = next((h for h, n in made.items() if n == name), "")
     piece = pieces.get(handler)
-    return piece.concept if isinstance(piece, SplitPiece) else ""
+    return piece.concept if piece is not None else ""
 
 
 def _check_kept(file: CrowdedFile, request: SplitRequest, unit: str) -> None:
@@ -361,6 +380,22 @@ def _check_routes(
         raise RefusedError(
             f"the route {lost[2]} of {lost[0]} would not be the same", where=unit, todo="report this"
         )
+
+
+def _check_names(draft: Draft, unit: str, assignment: Assignment) -> None:
+    """No name may lead nowhere that led somewhere before; raises RefusedError with the first."""
+    before, after = draft.original.index, draft.workspace.index
+    known = set(before.language(unit).loose_ends(before.view(unit), unit, before.read_source(unit).data))
+    for path in dict.fromkeys((unit, *assignment.targets.values())):
+        if path not in after.facts:
+            continue
+        language = after.language(path)
+        if path in before.facts:
+            known |= set(language.loose_ends(before.view(path), path, before.read_source(path).data))
+        found = language.loose_ends(after.view(path), path, after.read_source(path).data)
+        lost = sorted(set(found) - known)
+        if lost:
+            raise RefusedError(f"{lost[0]} would lead nowhere in {path}", where=unit, todo="report this")
 
 
 def _report(unit: str, found: Split, written: Written, title: str) -> SplitReport:

@@ -33,11 +33,11 @@ STEPS: tuple[tuple[str, tuple[str, ...]], ...] = (
 BEGINNING: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("Look: one file does everything.", ("survey",)),
     ("What does it hold, and where would each piece go?", ("split", "waxmoor.py")),
-    ("Take it apart, the data work of the handlers too.", ("split", "waxmoor.py", "--deep", "--carry-out")),
+    ("Take it apart, data work too.", ("split", "waxmoor.py", "--deep", "--carry-out")),
     ("What is here now?", ("survey",)),
     ("Write the layout down.", ("adopt",)),
     ("Does everything fit?", ("check",)),
-    ("The next concept is made after one that is there.", ("new", "domain", "swarms", "--like", "hives")),
+    ("The next concept is made after one.", ("new", "domain", "swarms", "--like", "hives")),
 )  # fmt: skip
 
 
@@ -46,7 +46,7 @@ BEGINNING: tuple[tuple[str, tuple[str, ...]], ...] = (
 @click.option("--replace", is_flag=True, help="Put a fresh copy where an older one is.")
 @click.option("--overlay", default="", metavar="RULE", help="Lay one more fault over it, and stop there.")
 @click.option("--one-file", "one_file", default="", metavar="FRAMEWORK",
-              help="How it all began: Waxmoor in one file (flask, fastapi, django), taken apart.")  # fmt: skip
+              help="Waxmoor as it began: one file (flask, fastapi, django), taken apart.")  # fmt: skip
 def command(folder: str, replace: bool, overlay: str, one_file: str) -> None:
     """Walk the whole job through on Waxmoor, a small application.
 

@@ -185,8 +185,10 @@ class Scaffolder(Protocol):
 class Splitter(Protocol):
     """How crowded files of a language are taken apart. `roles` are what names and bases tell."""
 
-    def read(self, unit: str, source: bytes, roles: Mapping[str, str]) -> CrowdedFile:
-        """Return what a file holds."""
+    def read(
+        self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
+    ) -> CrowdedFile:
+        """Return what a file holds; what is to `skip` stays inside of the function that it stands in."""
 
     def convert(self, file: CrowdedFile, leaving: frozenset[str], roles: Mapping[str, str]) -> Converted:
         """Return the text from which the leaving pieces can be moved like any others."""

@@ -15,7 +15,7 @@ INSTEAD: dict[str, tuple[str, ...]] = {
     "store": ("store", "config", "model"),
     "config": ("config", "store"),
     "constant": ("config", "store", "helper"),
-    "state": ("repository", "store", "config", "helper"),
+    "state": ("repository", "store", "service", "config", "helper"),
     "service": ("service", "helper"),
     "repository": ("repository", "service", "helper"),
     "validator": ("validator", "schema", "helper"),
@@ -124,7 +124,7 @@ class _Homes:
         if piece.role == "extension":
             return self._extensions()
         for role in INSTEAD.get(piece.role, (piece.role, "helper")):
-            if piece.role == "state" and role == "repository" and not piece.concept:
+            if piece.role == "state" and role in ("repository", "service") and not piece.concept:
                 continue
             found = self._fill(role, piece, group)
             if found:

@@ -73,9 +73,7 @@ NO_CONCEPT = frozenset(
         "sqla",
     ]
 )
-ROLES_WITHOUT_CONCEPT = frozenset(
-    {"entry", "config", "middleware", "helper", "error", "migration", "store"}
-)
+ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration", "store"})
 ROLE_WORDS = frozenset(
     [
         "route",

@@ -80,7 +80,7 @@ class ActionCopier:
             if self.change(name) != name or (self.bare.match(name) and _is_method(node)):
                 text = self._routed(whole, source)
                 yield self._after(whole, source, text)
-            elif _is_method(node) and name in VERBS:
+            elif _is_method(node) and name == "get":
                 view = self._view_class(node, source)
                 if view is not None:
                     yield view

@@ -7,6 +7,8 @@ import tree_sitter
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.deep import MODULE_SCOPE, DeepFacts, read_deep_facts
+from yandrel.languages.python.facts import read_facts
+from yandrel.languages.python.imports import ImportEditor, NewImport
 from yandrel.languages.python.scaffold.mounting import arguments_of, string_value
 from yandrel.languages.python.split.routing import (
     AppObject,
@@ -22,11 +24,14 @@ from yandrel.model.changes import Edit, Note, apply_edits
 Node = tree_sitter.Node
 
 
-def lift_handlers(source: bytes, unit: str) -> tuple[bytes, list[Note], dict[str, str]]:
+def lift_handlers(
+    source: bytes, unit: str, skip: frozenset[str] = frozenset()
+) -> tuple[bytes, list[Note], dict[str, str]]:
     """Return the text with lambdas named and closures lifted, what could not be, and lifted marks.
 
     The lifted handlers keep their decorators, on a name that stands for the application object of
-    the function that they came from: the marks map each handler to that object's name.
+    the function that they came from: the marks map each handler to that object's name. Those to
+    `skip` are left where they are.
     """
     source = _name_lambdas(source)
     root = g.parse(source).root_node
@@ -39,8 +44,11 @@ def lift_handlers(source: bytes, unit: str) -> tuple[bytes, list[Note], dict[str
     notes: list[Note] = []
     marks: dict[str, str] = {}
     taken = {d.name for d in _top_names(root, source)}
+    asks = False
     for handler in handlers:
         if handler.factory is None:
+            continue
+        if handler.name in skip:
             continue
         why = _why_not(handler, deep, apps, source)
         if not why and handler.name in taken:
@@ -52,9 +60,25 @@ def lift_handlers(source: bytes, unit: str) -> tuple[bytes, list[Note], dict[str
         owner = next(a for a in apps if a.factory is not None and a.factory.id == handler.factory.id)
         marks[handler.name] = owner.name
         top = _top_statement(handler.factory)
-        edits.append(Edit(top.start_byte, top.start_byte, _lifted(handler, source)))
+        text = _lifted(handler, source, deep, owner)
+        asks = asks or b"current_app" in text
+        edits.append(Edit(top.start_byte, top.start_byte, text))
         edits.append(_without(handler.whole, source))
-    return (apply_edits(source, _merged(edits)), notes, marks) if edits else (source, notes, {})
+    if not edits:
+        return source, notes, {}
+    if asks:
+        edits += _import_current_app(source)
+    return apply_edits(source, _merged(edits)), notes, marks
+
+
+def _import_current_app(source: bytes) -> list[Edit]:
+    facts = read_facts(source)
+    if any(n.bound == "current_app" for i in facts.imports for n in i.names):
+        return []
+    newline = "\r\n" if b"\r\n" in source[:4096] else "\n"
+    editor = ImportEditor(source, facts, newline, lambda first: False)
+    editor.add(NewImport("quart" if b"Quart(" in source else "flask", "current_app"))
+    return editor.finish()
 
 
 def _merged(edits: list[Edit]) -> list[Edit]:
@@ -74,8 +98,6 @@ class _Name:
 
 
 def _top_names(root: Node, source: bytes) -> list[_Name]:
-    from yandrel.languages.python.facts import read_facts
-
     facts = read_facts(source)
     names = [d.name for d in facts.definitions] + list(facts.bound)
     names += [n.bound for i in facts.imports for n in i.names]
@@ -110,9 +132,17 @@ def _top_statement(node: Node) -> Node:
     return at
 
 
-def _lifted(handler: Handler, source: bytes) -> bytes:
+def _lifted(handler: Handler, source: bytes, deep: DeepFacts, owner: AppObject) -> bytes:
+    """Return a closure as a function of the module; the application that it names is the current one."""
     line = source.rfind(b"\n", 0, handler.whole.start_byte) + 1
-    text = source[line : handler.whole.end_byte].decode("utf-8", "replace")
+    body = handler.function.child_by_field_name("body")
+    start = body.start_byte if body is not None else handler.whole.end_byte
+    edits = [
+        Edit(use.start - line, use.links[0].end - line, b"current_app")
+        for use in deep.uses
+        if use.head == owner.name and start <= use.start < handler.whole.end_byte
+    ]
+    text = apply_edits(source[line : handler.whole.end_byte], edits).decode("utf-8", "replace")
     return (textwrap.dedent(text) + "\n\n\n").encode()
 
 

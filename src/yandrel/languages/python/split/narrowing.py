@@ -16,9 +16,12 @@ from yandrel.model.split import WideCut, WidePart
 from yandrel.model.words import pascal, singular, words_of
 
 Node = tree_sitter.Node
-READING = frozenset(
-    ["get", "list", "show", "find", "count", "has", "is", "read", "search", "fetch", "load", "all", "exists",
-     "first", "last", "sum", "total", "query", "lookup", "iter"]
+CHANGING = frozenset(
+    ["add", "create", "make", "new", "insert", "register", "save", "store", "put", "set", "update", "change",
+     "edit", "rename", "move", "remove", "delete", "drop", "clear", "cancel", "close", "open", "start",
+     "stop", "send", "write", "approve", "reject", "assign", "attach", "detach", "mark", "reset", "record",
+     "append",
+     "push", "pop", "upsert", "replace", "restore", "archive", "publish", "commit", "apply", "process"]
 )  # fmt: skip
 SUFFIXES = frozenset(
     [
@@ -151,7 +154,7 @@ def _group(
     groups: dict[str, list[str]] = {}
     if by == "action":
         for name in public:
-            reading = (words_of(name) or ("",))[0] in READING
+            reading = (words_of(name) or ("",))[0] not in CHANGING
             groups.setdefault(f"{type_name}{'Reading' if reading else 'Changing'}", []).append(name)
         return groups
     if by == "domain":

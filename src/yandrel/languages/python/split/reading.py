@@ -296,6 +296,9 @@ class _PieceReader:
             return f"it needs {guarded[0]}, which is imported under a condition"
         if d.kind == "constant" and d.name.isupper() and self.by_name_of_file:
             return "the file itself is read as the configuration"
+        inside = [app for app in reading.apps if d.start <= app.assignment.start_byte < d.end]
+        if inside and d.kind == "function":
+            return "it makes the application"
         if handler is not None and ROUTER_SET.search(reading.source):
             return "the application's own router is set up by hand"
         if handler is not None and any(m.path_node is None for m in handler.marks):

@@ -26,9 +26,11 @@ CONFIGURING = re.compile(r"^(settings\.configure|django\.setup)\(")
 class PythonSplitter:
     """See `yandrel.languages.protocol.Splitter`."""
 
-    def read(self, unit: str, source: bytes, roles: Mapping[str, str]) -> CrowdedFile:
+    def read(
+        self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
+    ) -> CrowdedFile:
         """Return what a file holds, its closures and lambdas already made functions of the module."""
-        text, notes, owners = lift_handlers(source, unit)
+        text, notes, owners = lift_handlers(source, unit, skip)
         reading = read_file(text, owners)
         pieces = pieces_of(reading, roles)
         framework = reading.framework

@@ -8,7 +8,7 @@ from yandrel.languages.python.scaffold.mounting import arguments_of, string_valu
 from yandrel.languages.python.split.reading import Reading
 from yandrel.languages.python.split.routing import concept_of_path, text_of, walk
 from yandrel.model.split import RouteMark, SplitPiece
-from yandrel.model.words import plural
+from yandrel.model.words import plural, singular, words_of
 
 PATHS = frozenset(["path", "re_path", "url"])
 FOUND_BY_NAME = frozenset(["urlpatterns", "application", "handler404", "handler500", "INSTALLED_APPS"])
@@ -35,7 +35,12 @@ def django_pieces(reading: Reading, pieces: list[SplitPiece]) -> list[SplitPiece
             out.append(replace(piece, role="controller", concept=concept, group=group, routes=tuple(found)))
         else:
             out.append(piece)
-    return out
+    concepts = {p.concept for p in out if p.role == "controller"} - {"main", ""}
+    return [p if p.concept else replace(p, concept=_concept_in(p.name, concepts)) for p in out]
+
+
+def _concept_in(name: str, concepts: set[str]) -> str:
+    return next((singular(word) for word in words_of(name) if singular(word) in concepts), "")
 
 
 def _routes(reading: Reading) -> dict[str, list[RouteMark]]:

@@ -130,7 +130,7 @@ def clean_run(handler: Handler, reading: Reading, data_names: set[str]) -> Run |
     chosen = [statements[p] for p in best]
     if len(chosen) == 1 and chosen[0].end_point[0] == chosen[0].start_point[0] and len(marked) > 1:
         return reason
-    return _with_borders(handler, reading, chosen, statements)
+    return _with_borders(handler, reading, chosen, statements, data_names)
 
 
 def _finishes(statements: list[Node], run: list[int], source: bytes) -> bool:
@@ -161,7 +161,11 @@ def _unclean(node: Node, source: bytes) -> str:
 
 
 def _with_borders(
-    handler: Handler, reading: Reading, chosen: list[Node], statements: list[Node]
+    handler: Handler,
+    reading: Reading,
+    chosen: list[Node],
+    statements: list[Node],
+    data_names: set[str],
 ) -> Run | str:
     source = reading.source
     start, end = chosen[0].start_byte, chosen[-1].end_byte
@@ -191,10 +195,22 @@ def _with_borders(
     maybe = [n for n in outputs if not _surely_bound(n, chosen, source)]
     if maybe:
         return f"{maybe[0]} is bound on some ways only"
+    handles = [n for n in outputs if _is_handle(n, chosen, data_names, source)]
+    if handles:
+        return f"{handles[0]} is used after the data work as well"
     last = statements[-1]
     if chosen[0].start_byte == statements[0].start_byte and last.id == chosen[-1].id:
         return "the whole handler is data work"
     return Run(tuple(chosen), tuple(dict.fromkeys(inputs)), tuple(outputs))
+
+
+def _is_handle(name: str, chosen: list[Node], data_names: set[str], source: bytes) -> bool:
+    """Whether a name holds a connection or session rather than data."""
+    for node in chosen:
+        found = re.match(rf"{name}\s*=\s*(\w+)\(", text_of(node, source))
+        if found and (found.group(1) in data_names or re.match(r"[A-Za-z]*(S|s)ession", found.group(1))):
+            return True
+    return False
 
 
 def _surely_bound(name: str, chosen: list[Node], source: bytes) -> bool:

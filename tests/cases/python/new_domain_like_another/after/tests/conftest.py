@@ -1,0 +1,18 @@
+import pytest
+
+from shop.app import create_app
+
+
+@pytest.fixture
+def client():
+    return create_app().test_client()
+
+
+@pytest.fixture
+def order(client):
+    return client.get("/orders/1").get_json()
+
+
+@pytest.fixture
+def invoice(client):
+    return client.get("/invoices/1").get_json()

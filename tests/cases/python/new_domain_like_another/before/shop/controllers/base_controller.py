@@ -1,0 +1,2 @@
+class BaseController:
+    """What all controllers share."""

@@ -1,0 +1,7 @@
+import sqlite3
+
+
+def get_db():
+    connection = sqlite3.connect("shop.db")
+    connection.row_factory = sqlite3.Row
+    return connection

@@ -1,0 +1,4 @@
+from flask import Flask
+
+app = Flask(__name__)
+app.run()

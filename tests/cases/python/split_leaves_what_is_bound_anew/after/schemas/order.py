@@ -1,0 +1,5 @@
+from pydantic import BaseModel
+
+
+class Order(BaseModel):
+    name: str

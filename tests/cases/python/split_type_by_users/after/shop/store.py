@@ -1,0 +1,47 @@
+from typing import Protocol
+
+
+class StoreBasics(Protocol):
+    """What several users of Store need."""
+
+    def name_of(self, number: int) -> str: ...
+
+
+class StoreForOrders(StoreBasics, Protocol):
+    """What orders needs of Store."""
+
+    def list_orders(self) -> list[str]: ...
+
+    def add_order(self, name: str) -> None: ...
+
+
+class StoreForParts(StoreBasics, Protocol):
+    """What parts needs of Store."""
+
+    # counted every night
+    def list_parts(self) -> list[str]: ...
+
+
+class Store(StoreForOrders, StoreForParts, Protocol):
+    """Keeps orders and parts."""
+
+
+class MemoryStore(Store):
+    def __init__(self) -> None:
+        self.orders: list[str] = []
+
+    def list_orders(self) -> list[str]:
+        return self.orders
+
+    def add_order(self, name: str) -> None:
+        self._check(name)
+        self.orders.append(name)
+
+    def list_parts(self) -> list[str]:
+        return []
+
+    def name_of(self, number: int) -> str:
+        return str(number)
+
+    def _check(self, name: str) -> None:
+        assert name
