@@ -2,22 +2,24 @@
 
 import re
 import shlex
+import sys
 from pathlib import Path
 
 from tests.conftest import Yandrel, read_tree
-from yandrel.demo.copy import copy_waxmoor
+from yandrel.demo.copy import copy_beginning, copy_waxmoor
 
-TUTORIAL = Path(__file__).parent.parent / "docs" / "tutorial.md"
+DOCS = Path(__file__).parent.parent / "docs"
 
 
-def commands() -> list[list[str]]:
-    blocks = re.findall(r"^```\n(.*?)^```", TUTORIAL.read_text(encoding="utf-8"), re.DOTALL | re.MULTILINE)
+def commands(page: str) -> list[list[str]]:
+    text = (DOCS / page).read_text(encoding="utf-8")
+    blocks = re.findall(r"^```\n(.*?)^```", text, re.DOTALL | re.MULTILINE)
     lines = [line for block in blocks for line in block.splitlines() if line.startswith("yandrel ")]
     return [shlex.split(line)[1:] for line in lines]
 
 
 def test_the_tutorial_works(tmp_path: Path, yandrel: Yandrel) -> None:
-    demo, *rest = commands()
+    demo, *rest = commands("tutorial.md")
     assert demo[0] == "demo"
     root = tmp_path / "waxmoor-demo"
     assert yandrel(tmp_path, "demo", str(root), "--replace").status == 0
@@ -34,3 +36,18 @@ def test_the_tutorial_works(tmp_path: Path, yandrel: Yandrel) -> None:
         done = yandrel(root, *words)
         allowed = (0, 1) if words[0] == "check" else (0,)
         assert done.status in allowed, (words, done.err)
+
+
+def test_the_way_from_one_file_works(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "waxmoor-one-file"
+    demo, undo, *rest = commands("from-one-file.md")
+    assert yandrel(tmp_path, demo[0], str(root), *demo[2:]).status == 0
+    assert yandrel(root, *undo).status == 0
+    fresh = tmp_path / "fresh"
+    copy_beginning(fresh)
+    assert read_tree(root) == read_tree(fresh)
+    for words in rest:
+        if "--then" in words:
+            words[words.index("--then") + 1] = f"{sys.executable} -m pytest -q -p no:cacheprovider"
+        done = yandrel(root, *words)
+        assert done.status == 0, (words, done.out, done.err)

@@ -11,7 +11,7 @@ import tempfile
 import time
 from pathlib import Path
 
-from yandrel.demo.copy import copy_waxmoor
+from yandrel.demo.copy import copy_beginning, copy_waxmoor
 
 SCREEN = ":97"
 PICTURES = Path(__file__).parent.parent / "docs" / "screenshots"
@@ -28,13 +28,19 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ),
     ("refused", "layout", ("move", "waxmoor/services/", "waxmoor/services/inner/")),
     ("undo", "layout", ("undo", "--history")),
+    ("layout", "layout", ("layout",)),
+    ("rings", "plain", ("layout", "rings", "--app", "Waxmoor")),
+    ("split", "beginning", ("split", "waxmoor.py")),
+    ("split-done", "beginning", ("split", "waxmoor.py", "--deep", "--carry-out")),
+    ("split-type", "wide", ("split", "waxmoor/services/hive_service.py:HiveService", "--by", "action")),
+    ("new", "layout", ("new", "domain", "queens", "--like", "hives")),
     ("explain", "layout", ("check", "--explain", "wrong-way")),
 )
 
 
 def take(name: str, root: Path, words: tuple[str, ...]) -> None:
     """Run a command in a terminal window of 125 columns, and photograph the screen."""
-    end = " | head -36" if name == "adopt" else ""
+    end = " | head -36" if name in ("adopt", "rings", "layout") else ""
     program = f"{sys.executable} -m yandrel"
     line = "yandrel " + " ".join(shlex.quote(word) for word in words)
     shown = f"cd {shlex.quote(str(root))}; printf '%s\\n' '$ {line}'; {program} {line[8:]}{end}; sleep 30"
@@ -63,7 +69,12 @@ def main() -> None:
                     continue
                 root = Path(place) / name / "waxmoor"
                 root.parent.mkdir()
-                copy_waxmoor(root, layout=kind == "layout")
+                if kind == "beginning":
+                    copy_beginning(root)
+                else:
+                    copy_waxmoor(
+                        root, layout=kind == "layout", overlay="wide-interface" if kind == "wide" else ""
+                    )
                 if name == "undo":
                     for source, target in (
                         ("waxmoor/ledger.py", "waxmoor/shared/"),

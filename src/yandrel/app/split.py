@@ -192,8 +192,7 @@ def _deepen(
     again = splitter.read(unit, text, roles)
     concepts = {p.name: p for p in file.pieces}
     pieces = tuple(
-        replace(p, role="service", concept=p.concept or _concept_of_maker(p.name, made, concepts))
-        if p.name in made.values() else _as_written(p, concepts)
+        _lifted(p, made, file) if p.name in made.values() else _as_written(p, concepts)
         for p in again.pieces
     )  # fmt: skip
     left = tuple(m for m in file.mixed if m.name not in made)
@@ -206,10 +205,14 @@ def _as_written(piece: SplitPiece, written: Mapping[str, SplitPiece]) -> SplitPi
     return replace(piece, line=known.line, last_line=known.last_line) if known is not None else piece
 
 
-def _concept_of_maker(name: str, made: Mapping[str, str], pieces: Mapping[str, SplitPiece]) -> str:
-    handler = next((h for h, n in made.items() if n == name), "")
-    piece = pieces.get(handler)
-    return piece.concept if piece is not None else ""
+def _lifted(piece: SplitPiece, made: Mapping[str, str], written: CrowdedFile) -> SplitPiece:
+    """Return a function of data work: a service, of its handler's concept, from the lines of that work."""
+    handler = next(name for name, function in made.items() if function == piece.name)
+    concept = next((p.concept for p in written.pieces if p.name == handler), "")
+    lines = [line for m in written.mixed if m.name == handler for span in m.data for line in span]
+    return replace(
+        piece, role="service", concept=piece.concept or concept, line=min(lines), last_line=max(lines)
+    )
 
 
 def _check_kept(file: CrowdedFile, request: SplitRequest, unit: str) -> None:

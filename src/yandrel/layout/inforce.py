@@ -1,6 +1,7 @@
 """The layout in force, line by line, and where each line comes from."""
 
 import json
+import re
 import tomllib
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
@@ -8,6 +9,8 @@ from typing import Any
 
 from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.config import Layout, builtin_table, lay_over
+
+ITEM = re.compile(r'"[^"]*"\s*,?\s*(?:#.*)?\Z')
 
 
 @dataclass(frozen=True)
@@ -28,8 +31,9 @@ def lines_in_force(layout: Layout) -> list[Line]:
     numbers = _line_numbers(layout.raw.decode("utf-8"))
     out = []
     for section, key, value in _flatten(lay_over(base, own)):
+        item = numbers.get((section, key + "\0" + value), 0)
         said = key in own.get(section, {}) if isinstance(own.get(section), dict) else section in own
-        origin = f"{CONFIG_NAME}:{numbers.get((section, key), 0)}" if said else f"built-in {name}"
+        origin = f"{CONFIG_NAME}:{item or numbers.get((section, key), 0)}" if said else f"built-in {name}"
         out.append(Line(section, key, value, origin.removesuffix(":0")))
     return out
 
@@ -55,14 +59,15 @@ def _toml(value: Any) -> str:
 
 
 def _line_numbers(text: str) -> dict[tuple[str, str], int]:
-    """Return the line of each key, and of each header of a table of its own."""
+    """Return the line of each key, of each item of a list, and of each header of a table of its own."""
     found: dict[tuple[str, str], int] = {}
-    section = ""
+    section = key = ""
     for number, line in enumerate(text.splitlines(), start=1):
         stripped = line.strip()
         if stripped.startswith("["):
             head = stripped.partition("#")[0].strip().strip("[]")
             section, _, inner = head.partition(".")
+            key = inner.strip('"')
             if inner:
                 found.setdefault((section, inner.strip('"')), number)
         elif "=" in stripped and not stripped.startswith(("#", '"', "{")):
@@ -70,6 +75,9 @@ def _line_numbers(text: str) -> dict[tuple[str, str], int]:
             found.setdefault((section, key), number)
             if section == "except" and key == "rule":
                 found.setdefault((section, stripped.partition("=")[2].strip(' "')), number)
+        elif stripped.startswith('"') and ITEM.match(stripped):
+            found.setdefault((section, f"{key}\0{stripped.partition('#')[0].strip().rstrip(',')}"), number)
         elif stripped.startswith('"') and "=" in stripped:
-            found.setdefault((section, stripped.partition('"')[2].partition('"')[0]), number)
+            key = stripped.partition('"')[2].partition('"')[0]
+            found.setdefault((section, key), number)
     return found

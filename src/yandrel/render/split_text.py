@@ -20,8 +20,8 @@ def render_split(report: SplitReport, style: Style) -> str:
     word = "went" if report.done else "can go"
     head = f"{report.unit} holds {plural_of(len(report.pieces), 'piece')}; {len(going)} {word} to "
     out += wrap(style.strong(head + plural_of(places, "unit") + "."), style.width + 8, "  ", "")
-    out += [clip(f"  {held}", style.width), ""]
-    rows = [[f"{p.line}-{p.last_line}", p.name, p.role or NO_ROLE, p.target] for p in going]
+    out += [*wrap(held, style.width), ""]
+    rows = [[_span(p.line, p.last_line), p.name, p.role or NO_ROLE, p.target] for p in going]
     out += [clip(line, style.width) for line in table(rows, ["lines", "piece", "role", "goes to"], {0})]
     if report.routers:
         out += ["", style.strong("Routes")]
@@ -72,7 +72,11 @@ def _mixed(report: SplitReport, style: Style) -> list[str]:
 
 
 def _lines(ranges: list[list[int]]) -> str:
-    return ", ".join(f"{a}-{b}" if a != b else str(a) for a, b in ranges)
+    return ", ".join(_span(first, last) for first, last in ranges)
+
+
+def _span(first: int, last: int) -> str:
+    return f"{first}-{last}" if first != last else str(first)
 
 
 def render_type_split(report: TypeSplitReport, style: Style) -> str:

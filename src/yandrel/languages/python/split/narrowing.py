@@ -16,6 +16,10 @@ from yandrel.model.split import WideCut, WidePart
 from yandrel.model.words import pascal, singular, words_of
 
 Node = tree_sitter.Node
+READING = frozenset(
+    ["get", "list", "show", "find", "count", "has", "is", "read", "search", "fetch", "load", "all", "exists",
+     "first", "last", "sum", "total", "query", "lookup", "iter", "name", "of", "can"]
+)  # fmt: skip
 CHANGING = frozenset(
     ["add", "create", "make", "new", "insert", "register", "save", "store", "put", "set", "update", "change",
      "edit", "rename", "move", "remove", "delete", "drop", "clear", "cancel", "close", "open", "start",
@@ -73,7 +77,7 @@ def cut_type(
         path: find_callers(text, type_name, names, own if path == unit else None)
         for path, text in sources.items()
     }
-    groups = _group(public, by, callers, type_name, modules)
+    groups = _group(public, by, callers, type_name, modules, {m.name: m.text for m in methods})
     if len(groups) < 2:
         return "all of it is used together" if by == "users" else f"its methods are of one {by}"
     shared = _shared(methods, groups)
@@ -148,13 +152,14 @@ def _group(
     callers: Mapping[str, list[Caller]],
     type_name: str,
     modules: Mapping[str, str],
+    texts: Mapping[str, str],
 ) -> dict[str, list[str]]:
     """Return the public methods by what they belong to, each group with the name of its type."""
     _, suffix = _stem_and_suffix(type_name)
     groups: dict[str, list[str]] = {}
     if by == "action":
         for name in public:
-            reading = (words_of(name) or ("",))[0] not in CHANGING
+            reading = _is_reading(name, texts.get(name, ""))
             groups.setdefault(f"{type_name}{'Reading' if reading else 'Changing'}", []).append(name)
         return groups
     if by == "domain":
@@ -185,6 +190,16 @@ def _group(
         else:
             groups.setdefault(f"{type_name}Basics", []).extend(names)
     return groups
+
+
+def _is_reading(name: str, text: str) -> bool:
+    """Whether a method only answers: by its verb, else by what its body does."""
+    verb = (words_of(name) or ("",))[0]
+    if verb in READING or verb in CHANGING:
+        return verb in READING
+    called = re.findall(r"\.(\w+)\(", text)
+    changes = re.search(r"[\w\])]\.\w+ [-+*/|&]?= |\] = |-> None", text)
+    return not changes and not any((words_of(word) or ("",))[0] in CHANGING for word in called)
 
 
 def _stem_and_suffix(type_name: str) -> tuple[str, str]:
