@@ -2,6 +2,7 @@
 
 import re
 import textwrap
+from dataclasses import replace
 
 import tree_sitter
 
@@ -18,8 +19,10 @@ from yandrel.languages.python.split.routing import (
     find_handlers,
     segments,
     text_of,
+    walk,
 )
 from yandrel.model.changes import Edit, Note, apply_edits
+from yandrel.model.split import MixedHandler, SplitPiece
 
 Node = tree_sitter.Node
 
@@ -225,3 +228,28 @@ def name_handler(verb: str, path: str, taken: set[str]) -> str:
         name = f"{stem}_{number}"
         number += 1
     return name
+
+
+def as_written(
+    source: bytes, pieces: list[SplitPiece], mixed: tuple[MixedHandler, ...]
+) -> tuple[list[SplitPiece], tuple[MixedHandler, ...]]:
+    """Return pieces and mixed handlers with the lines that they have in the file before lifting."""
+    lines = {d.name: d.line for d in read_facts(source).definitions}
+    for node in walk(g.parse(source).root_node):
+        if node.kind_id == g.DECORATED:
+            name = text_of(
+                (node.child_by_field_name("definition") or node).child_by_field_name("name"), source
+            )
+            lines.setdefault(name, node.start_point[0] + 1)
+    shifts = {p.name: lines[p.name] - p.line for p in pieces if p.name in lines}
+    moved = [
+        replace(p, line=p.line + shifts.get(p.name, 0), last_line=p.last_line + shifts.get(p.name, 0))
+        for p in pieces
+    ]
+    return moved, tuple(_shifted(m, shifts.get(m.name, 0)) for m in mixed)
+
+
+def _shifted(handler: MixedHandler, by: int) -> MixedHandler:
+    requests = tuple((first + by, last + by) for first, last in handler.requests)
+    data = tuple((first + by, last + by) for first, last in handler.data)
+    return replace(handler, line=handler.line + by, requests=requests, data=data)

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.split.converting import convert, endpoint_edits
-from yandrel.languages.python.split.lifting import lift_handlers
+from yandrel.languages.python.split.lifting import as_written, lift_handlers
 from yandrel.languages.python.split.narrowing import cut_type
 from yandrel.languages.python.split.reading import needs_of_rest, pieces_of, prefixes_of, read_file
 from yandrel.languages.python.split.routing import text_of
@@ -37,6 +37,8 @@ class PythonSplitter:
         if not framework and b"django" in source:
             pieces, framework = django_pieces(reading, pieces), "django"
         mixed = tuple(find_mixed(reading, roles))
+        if text != source:
+            pieces, mixed = as_written(source, pieces, mixed)
         held = sum(piece.last_line - piece.line + 1 for piece in pieces)
         return CrowdedFile(
             framework, tuple(pieces), text, prefixes_of(reading), dict(owners), needs_of_rest(reading),
