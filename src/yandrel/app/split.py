@@ -151,6 +151,9 @@ def _search(
         if not assignment.targets:
             _refuse_nothing(unit, file, assignment)
         converted = splitter.convert(file, frozenset(assignment.targets), roles)
+        if converted.conflicts:
+            kept.update(converted.conflicts)
+            continue
         if converted.groups and converted.groups != {n: groups.get(n) for n in converted.groups}:
             groups = dict(converted.groups)
             assignment = assign_pieces(file, unit, layout, kept, groups)

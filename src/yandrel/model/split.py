@@ -72,7 +72,7 @@ class Converted:
     """A crowded file's text before its pieces leave.
 
     `routers` are the names of the new groups of routes, `prefixes` theirs, `endpoints` the names by
-    which other files call routes, old to new.
+    which other files call routes, old to new. `conflicts` are handlers that must stay, and why.
     """
 
     text: bytes
@@ -80,6 +80,7 @@ class Converted:
     prefixes: dict[str, str] = field(default_factory=dict)
     endpoints: dict[str, str] = field(default_factory=dict)
     groups: dict[str, str] = field(default_factory=dict)
+    conflicts: dict[str, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)

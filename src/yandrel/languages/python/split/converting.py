@@ -1,6 +1,5 @@
 """The text of a crowded file before its pieces leave: routers made and mounted, hooks registered."""
 
-import re
 from collections.abc import Iterable
 from functools import cached_property
 
@@ -15,7 +14,9 @@ from yandrel.languages.python.split.routing import (
     Handler,
     Hook,
     common_prefix,
+    is_open,
     overlap,
+    segments,
     text_of,
     walk,
 )
@@ -77,6 +78,7 @@ class _Converter:
         self.hooks = [h for h in reading.hooks if h.name in leaving]
         self.edits: list[Edit] = []
         self.inserted: dict[int, list[str]] = {}
+        self.conflicts: dict[str, str] = {}
         newline = "\r\n" if b"\r\n" in self.source[:4096] else "\n"
         self.newline = newline
         self.imports = ImportEditor(self.source, reading.facts, newline, lambda first: False)
@@ -101,6 +103,7 @@ class _Converter:
             self._release_extension(name)
         for at, texts in self.inserted.items():
             self.edits.append(Edit(at, at, "".join(texts).encode()))
+        done.conflicts = self.conflicts
         done.text = apply_edits(self.source, _joined([*self.edits, *self.imports.finish()]))
         return done
 
@@ -207,14 +210,28 @@ class _Converter:
         return out
 
     def _module_place(self, handlers: list[Handler]) -> int:
-        """Return where groups are mounted: before what is mounted over everything, else after the last."""
+        """Return where groups are mounted: after the last handler, unless what is mounted in between speaks
+        against it; handlers that fit neither before nor after it are named as conflicts."""
         last = max(handlers, key=lambda h: h.whole.end_byte)
-        first = min(handlers, key=lambda h: h.whole.start_byte)
-        for node in self.reading.root.named_children:
-            if first.whole.end_byte < node.start_byte < last.whole.start_byte and _mounts(node, self.source):
-                before = [h for h in handlers if h.whole.end_byte < node.start_byte]
-                return max(h.whole.end_byte for h in before)
-        return last.whole.end_byte
+        if self.reading.framework == "flask":
+            return last.whole.end_byte
+        place = last.whole.end_byte
+        for start, prefix in sorted(mounts_between(self.reading, handlers), reverse=True):
+            before = [h for h in handlers if h.whole.end_byte <= start]
+            after = [h for h in handlers if h.whole.start_byte >= start]
+            early = [h for h in before if _reached(h, prefix)]
+            late = [h for h in after if _reached(h, prefix)]
+            if not early:
+                continue
+            if late:
+                fewer = min((early, late), key=len)
+                why = f"what is mounted at line {self._line(start)} may answer before it, or after it"
+                self.conflicts.update({h.name: why for h in fewer})
+            place = max(h.whole.end_byte for h in before)
+        return place
+
+    def _line(self, at: int) -> int:
+        return self.source.count(b"\n", 0, at) + 1
 
     def _factory_place(self, owner: str) -> tuple[int, str]:
         app = next(a for a in self.reading.apps if a.factory is not None and a.name == owner)
@@ -324,9 +341,37 @@ def endpoint_edits(root: Node, source: bytes, endpoints: dict[str, str]) -> list
     return edits
 
 
-def _mounts(node: Node, source: bytes) -> bool:
-    text = text_of(node, source)
-    return bool(re.match(r"[\w.]+\.(mount|include_router|add_websocket_route)\(", text))
+def mounts_between(reading: Reading, handlers: list[Handler]) -> list[tuple[int, str]]:
+    """Return what else is mounted between the first and the last of some handlers: place and prefix."""
+    first = min(h.whole.end_byte for h in handlers)
+    last = max(h.whole.start_byte for h in handlers)
+    out = []
+    for node in walk(reading.root):
+        if node.kind_id != g.CALL or not first <= node.start_byte < last:
+            continue
+        name = text_of(node.child_by_field_name("function"), reading.source)
+        owner, _, method = name.rpartition(".")
+        if owner not in reading.app_names or method not in MOUNTING:
+            continue
+        plain, named = arguments_of(node)
+        given = named.get(b"prefix") if method == "include_router" else (plain[0] if plain else None)
+        out.append((node.start_byte, string_value(given, reading.source) or ""))
+    return out
+
+
+MOUNTING = frozenset(["mount", "include_router", "add_route", "add_websocket_route", "add_api_route"])
+
+
+def _reached(handler: Handler, prefix: str) -> bool:
+    """Whether a request for one of a handler's routes can fit what is mounted under a prefix."""
+    wanted = segments(prefix)
+    for mark in handler.marks:
+        own = segments(mark.route.path)
+        if len(own) < len(wanted) and not any(is_open(part) and "path" in part for part in own):
+            continue
+        if all(a == b or is_open(a) or is_open(b) for a, b in zip(own, wanted, strict=False)):
+            return True
+    return False
 
 
 def _joined(edits: Iterable[Edit]) -> list[Edit]:
