@@ -22,7 +22,7 @@ class SplitPiece:
     `role` is what it seems to be, `concept` the words of what it is about (singular), `needs` the
     other definitions that it uses, `group` the group of routes that a handler will belong to. A
     piece that `stays` cannot leave, for that reason; one that belongs `beside` the file looks for
-    other files from where it stands.
+    other files from where it stands; one that `follows` another registers itself with it when loaded.
     """
 
     name: str
@@ -36,6 +36,7 @@ class SplitPiece:
     group: str = ""
     routes: tuple[RouteMark, ...] = ()
     beside: bool = False
+    follows: str = ""
 
 
 @dataclass(frozen=True)

@@ -52,13 +52,31 @@ def assign_pieces(
     homes = _Homes(layout, unit)
     free = {name: piece for name, piece in pieces.items() if name not in stays}
     for name, piece in free.items():
+        if piece.follows:
+            continue
         if piece.role not in BY_USE or piece.concept:
             group = groups.get(name, piece.group)
             _place(done, homes, piece, group)
-    _place_by_use(done, homes, free, file)
+    _place_by_use(done, homes, {n: p for n, p in free.items() if not p.follows}, file)
+    for name, piece in free.items():
+        if piece.follows in done.targets:
+            done.targets[name] = done.targets[piece.follows]
+        elif piece.follows:
+            done.stays.setdefault(name, f"it registers itself with {piece.follows}, which stays")
+    _keep_together(pieces, done)
     _spread_stays(pieces, done.stays)
     done.targets = {name: target for name, target in done.targets.items() if name not in done.stays}
     return done
+
+
+def _keep_together(pieces: Mapping[str, SplitPiece], done: Assignment) -> None:
+    """An object stays where a function that registers itself with it has to stay."""
+    for name, piece in pieces.items():
+        if piece.follows and name in done.stays and piece.follows not in done.stays:
+            done.stays[piece.follows] = f"{name} registers itself with it, and stays"
+    for name, piece in pieces.items():
+        if piece.follows in done.stays:
+            done.stays.setdefault(name, f"it registers itself with {piece.follows}, which stays")
 
 
 def _spread_stays(pieces: Mapping[str, SplitPiece], stays: dict[str, str]) -> None:

@@ -58,6 +58,11 @@ READ_BY_NAME = re.compile(rb"from_object\(\s*__name__|sys\.modules\[__name__\]|\
 ROUTER_SET = re.compile(
     rb"\.router\.(route_class|default_response_class|redirect_slashes)\s*=|\.url_rule_class\s*="
 )
+ROUTERS = frozenset(["Blueprint", "APIRouter"])
+ROUTER_WORDS = frozenset(["blueprint", "router", "bp", "routes", "route", "api", "app"])
+CALLED_BACK = frozenset(
+    ["LoginManager", "HTTPBasicAuth", "HTTPTokenAuth", "MultiAuth", "JWTManager", "SocketIO"]
+)
 PURE = frozenset(
     ["range", "frozenset", "tuple", "timedelta", "Path", "compile", "date", "datetime", "time", "Decimal",
      "int", "str", "float", "join", "abspath", "dirname", "resolve", "sorted", "namedtuple"]
@@ -166,10 +171,11 @@ class _PieceReader:
         routes = tuple(m.route for m in handler.marks) if handler is not None else ()
         group = handler.group if handler is not None else ""
         role = self._role(d, handler)
+        follows = self._follows(d) if handler is None and d.name not in self.hooks else ""
         beside = any(d.start <= at < d.end for at in self.reading.deep.relative_to_file)
         return SplitPiece(
             d.name, d.kind, role, self._concept(d, role, group), d.line, d.last_line, frozenset(needs),
-            stays, group, routes, beside,
+            stays, group, routes, beside, follows,
         )  # fmt: skip
 
     # -- what it is ------------------------------------------------------------------------
@@ -210,6 +216,8 @@ class _PieceReader:
         call = d.value.removesuffix("()").rpartition(".")[2]
         if call == "Table":
             return "model"
+        if call in ROUTERS:
+            return "route"
         if call in STORE_CALLS:
             return "store"
         if call in EXTENSIONS or any(u.head in self.reading.app_names for u in self._uses(d)):
@@ -255,6 +263,9 @@ class _PieceReader:
         if d.name in self.hooks:
             return self.hooks[d.name].kind
         words = words_of(d.name)
+        if role == "route":
+            kept = [w for w in words if w not in ROUTER_WORDS]
+            return singular("_".join(kept)) if kept else "main"
         for length in range(len(words), 0, -1):
             for start in range(len(words) - length + 1):
                 term = singular("_".join(words[start : start + length]))
@@ -305,18 +316,24 @@ class _PieceReader:
             return "its path is computed"
         if handler is None and d.name not in self.hooks:
             registers = self._registers(d)
-            if registers:
-                return registers
+            if registers and not self._follows(d):
+                return f"it registers itself with {registers} when it is loaded"
         return self._app_reason(d, uses, handler)
 
     def _registers(self, d: Definition) -> str:
-        """Return why a function that an object of the file calls back stays: it is found by being loaded."""
+        """Return the object of the file that a function registers itself with when it is loaded."""
         own = {x.name for x in self.reading.facts.definitions if x.kind == "constant"}
         for mark in d.marks:
             head = mark.partition(".")[0].partition("(")[0]
             if head in own | self.reading.app_names and "." in mark:
-                return f"it registers itself with {head} when it is loaded"
+                return head
         return ""
+
+    def _follows(self, d: Definition) -> str:
+        """Return the router or the extension that a function must stand beside, to be found with it."""
+        head = self._registers(d)
+        maker = self.reading.by_name[head].value.removesuffix("()").rpartition(".")[2] if head else ""
+        return head if maker in ROUTERS | CALLED_BACK else ""
 
     def _app_reason(self, d: Definition, uses: list[Use], handler: Handler | None) -> str:
         reading = self.reading
