@@ -153,9 +153,12 @@ class _PieceReader:
         self.guarded = {n.bound for i in reading.facts.imports if i.guarded and not i.nested for n in i.names}
         self.by_name_of_file = bool(READ_BY_NAME.search(reading.source))
         self.states = {
-            d.name for d in reading.facts.definitions
-            if d.kind == "constant" and self._constant_role(d, reading.source[d.start : d.end]) == "state"
-        }  # fmt: skip
+            d.name
+            for d in reading.facts.definitions
+            if d.kind == "constant"
+            and d.name not in reading.app_names
+            and self._constant_role(d, reading.source[d.start : d.end]) == "state"
+        }
         self.from_handlers = self._only_from_handlers()
 
     def is_piece(self, definition: Definition) -> bool:
