@@ -199,7 +199,7 @@ def _mentioners(workspace: Workspace, copied: frozenset[str], changer: WordChang
     for unit in picture.readings:
         if (
             unit in copied
-            or picture.role(unit) in ("test", "entry")
+            or picture.role(unit) in ("test", "entry", "migration")
             or picture.domain(unit) not in ("", SHARED)
         ):
             continue

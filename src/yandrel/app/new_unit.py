@@ -21,6 +21,11 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
     workspace.refuse_if_cut_off()
     layout = workspace.layout
     known = layout.roles.get(role)
+    if known is None and not layout.present:
+        raise CallError(
+            f"there is no yandrel.toml, so nothing says where a {role} would go",
+            todo="write one with `yandrel adopt`",
+        )
     if known is None:
         words = ["app", "domain", "action", *layout.roles]
         near = difflib.get_close_matches(role, words, n=1)
