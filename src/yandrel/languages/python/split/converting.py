@@ -134,14 +134,15 @@ class _Converter:
         """Return how the class that makes a group of routes is called here, imported if need be."""
         flask = self.reading.framework == "flask"
         wanted = "Blueprint" if flask else "APIRouter"
+        makers = ("Flask", "Quart") if flask else ("FastAPI",)
         for item in self.reading.facts.imports:
             for imported in item.names:
                 if not item.whole and imported.name == wanted and not item.nested:
                     return imported.bound
-                if not item.whole and imported.name in ("Flask", "Quart", "FastAPI"):
+                if not item.whole and imported.name in makers:
                     self.imports.add(NewImport(item.module.partition(".")[0], wanted))
                     return wanted
-                if item.whole and imported.name in ("flask", "quart", "fastapi"):
+                if item.whole and imported.name in [maker.lower() for maker in makers]:
                     return f"{imported.bound}.{wanted}"
         self.imports.add(NewImport("flask" if flask else "fastapi", wanted))
         return wanted

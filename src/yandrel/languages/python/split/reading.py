@@ -18,6 +18,7 @@ from yandrel.languages.python.split.routing import (
     find_apps,
     find_handlers,
     group_handlers,
+    mark_owner,
     text_of,
 )
 from yandrel.model.facts import Definition, Facts, When
@@ -313,6 +314,8 @@ class _PieceReader:
         inside = [app for app in reading.apps if d.start <= app.assignment.start_byte < d.end]
         if inside and d.kind == "function":
             return "it makes the application"
+        if handler is not None and self._is_foreign(handler):
+            return "it belongs to an application of another framework"
         if handler is not None and ROUTER_SET.search(reading.source):
             return "the application's own router is set up by hand"
         if handler is not None and any(m.path_node is None for m in handler.marks):
@@ -322,6 +325,11 @@ class _PieceReader:
             if registers and not self._follows(d):
                 return f"it registers itself with {registers} when it is loaded"
         return self._app_reason(d, uses, handler)
+
+    def _is_foreign(self, handler: Handler) -> bool:
+        """Whether a handler's application is of another framework than the file's first."""
+        kinds = {app.name: app.framework for app in self.reading.apps}
+        return kinds.get(mark_owner(handler), self.reading.framework) != self.reading.framework
 
     def _registers(self, d: Definition) -> str:
         """Return the object of the file that a function registers itself with when it is loaded."""

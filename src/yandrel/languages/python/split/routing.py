@@ -217,8 +217,20 @@ def group_handlers(handlers: list[Handler], concepts: set[str]) -> None:
             group = PLAIN
         for handler in members:
             handler.group = group
-    if len({h.group for h in handlers}) == 2 and sum(h.group == PLAIN for h in handlers) == 0:
-        return
+    _part_by_owner(handlers)
+
+
+def _part_by_owner(handlers: list[Handler]) -> None:
+    """Where a file makes several applications, each has groups of its own."""
+    owners = [mark_owner(handler) for handler in handlers]
+    for handler, owner in zip(handlers, owners, strict=True):
+        if owner != owners[0]:
+            handler.group = owner if handler.group == PLAIN else f"{owner}_{handler.group}"
+
+
+def mark_owner(handler: Handler) -> str:
+    """Return the name of the application object that a handler is marked on."""
+    return (handler.marks[0].owner.text or b"").decode("utf-8", "replace")
 
 
 def _telling(path: str) -> list[str]:
