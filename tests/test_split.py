@@ -97,6 +97,17 @@ def test_what_is_to_stay_stays_with_what_needs_it(tmp_path: Path, yandrel: Yandr
     run(root, "-m", "pytest", "-q", "-p", "no:cacheprovider")
 
 
+def test_line_endings_are_kept(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    copy_beginning(root, "flask")
+    unit = root / "waxmoor.py"
+    unit.write_bytes(unit.read_bytes().replace(b"\n", b"\r\n"))
+    assert yandrel(root, "split", "waxmoor.py", "--deep", "--carry-out").status == 0
+    for path, data in read_tree(root).items():
+        if path.endswith(".py") and "test" not in path:
+            assert data.count(b"\n") == data.count(b"\r\n"), path
+
+
 ORDERED = """
 from fastapi import FastAPI
 

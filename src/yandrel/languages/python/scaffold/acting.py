@@ -8,7 +8,7 @@ import tree_sitter
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.imports import ImportEditor, NewImport
-from yandrel.languages.python.scaffold.mounting import arguments_of
+from yandrel.languages.python.tree import arguments_of, newline_of, text_of, walk
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.scaffold import Concept
 from yandrel.model.words import pascal, words_of
@@ -60,7 +60,7 @@ class ActionCopier:
 
     def _imports(self, source: bytes) -> list[Edit]:
         facts = read_facts(source)
-        editor = ImportEditor(source, facts, _newline(source), lambda first: False)
+        editor = ImportEditor(source, facts, newline_of(source), lambda first: False)
         known = {(i.module, n.name) for i in facts.imports for n in i.names}
         for item in facts.imports:
             for imported in item.names:
@@ -70,12 +70,12 @@ class ActionCopier:
         return editor.finish()
 
     def _definitions(self, root: Node, source: bytes) -> Iterator[Edit]:
-        for node in _walk(root):
+        for node in walk(root):
             if node.kind_id not in (g.FUNCTION, g.CLASS):
                 continue
             if node.parent is not None and _inside_function(node):
                 continue
-            name = _text(node.child_by_field_name("name"), source)
+            name = text_of(node.child_by_field_name("name"), source)
             whole = node.parent if node.parent is not None and node.parent.kind_id == g.DECORATED else node
             if self.change(name) != name or (self.bare.match(name) and _is_method(node)):
                 text = self._routed(whole, source)
@@ -87,12 +87,12 @@ class ActionCopier:
 
     def _view_class(self, method: Node, source: bytes) -> Edit | None:
         """Return a view class of the action's own, where a class answers by methods named for verbs."""
-        body = _text(method, source)
+        body = text_of(method, source)
         changed = self.change(body)
         owner = method.parent.parent if method.parent is not None else None
         if changed == body or owner is None or owner.kind_id != g.CLASS or "post" in body.split("(")[0]:
             return None
-        bases = _text(owner.child_by_field_name("superclasses"), source)
+        bases = text_of(owner.child_by_field_name("superclasses"), source)
         name = f"{self.concept.type_name}{pascal(self.action)}View"
         changed = re.sub(r"^((?:async )?def )\w+", r"\1post", changed)
         title = f"{self.action.replace('_', ' ').capitalize()}: {self.concept.with_article}."
@@ -100,7 +100,7 @@ class ActionCopier:
         return self._after(owner, source, text)
 
     def _after(self, node: Node, source: bytes, text: str) -> Edit:
-        newline = _newline(source)
+        newline = newline_of(source)
         line = source.rfind(b"\n", 0, node.start_byte) + 1
         indent = source[line : node.start_byte].decode()
         gap = newline * (2 if indent else 3)
@@ -108,7 +108,7 @@ class ActionCopier:
 
     def _routed(self, whole: Node, source: bytes) -> str:
         """Return a definition's text, its route's path made longer and its method POST."""
-        text = self.change(_text(whole, source))
+        text = self.change(text_of(whole, source))
         if whole.kind_id != g.DECORATED:
             return text
         lines = text.split("\n")
@@ -128,17 +128,17 @@ class ActionCopier:
     def _statements(self, root: Node, source: bytes) -> Iterator[Edit]:
         """Repeat calls that bind a path to the model's handler, and entries of tables of handlers."""
         view = f"{self.concept.type_name}View"
-        for node in _walk(root):
+        for node in walk(root):
             if node.kind_id == g.EXPRESSION_STATEMENT and node.named_child_count:
                 call = node.named_children[0]
                 if call.kind_id == g.CALL and arguments_of(call)[0]:
                     first = arguments_of(call)[0][0]
-                    text = _text(node, source)
+                    text = text_of(node, source)
                     if first.kind_id == g.STRING and self.change(text) != text:
                         yield self._line_after(node, source, self._longer_path(self.change(text)))
             elif node.type in ("list", "dictionary"):
                 for element in node.named_children:
-                    text = _text(element, source)
+                    text = text_of(element, source)
                     if node.type == "dictionary" and self.change(text) != text:
                         yield self._element_after(element, source, self.change(text))
                     elif element.kind_id == g.CALL and re.search(rf"\b{view}\b", text):
@@ -148,7 +148,7 @@ class ActionCopier:
 
     def _import_view(self, source: bytes, view: str) -> list[Edit]:
         facts = read_facts(source)
-        editor = ImportEditor(source, facts, _newline(source), lambda first: False)
+        editor = ImportEditor(source, facts, newline_of(source), lambda first: False)
         for item in facts.imports:
             if any(n.name == view for n in item.names):
                 new = f"{self.concept.type_name}{pascal(self.action)}View"
@@ -158,12 +158,12 @@ class ActionCopier:
     def _line_after(self, node: Node, source: bytes, text: str) -> Edit:
         line = source.rfind(b"\n", 0, node.start_byte) + 1
         indent = source[line : node.start_byte].decode()
-        return Edit(node.end_byte, node.end_byte, (_newline(source) + indent + text).encode())
+        return Edit(node.end_byte, node.end_byte, (newline_of(source) + indent + text).encode())
 
     def _element_after(self, element: Node, source: bytes, text: str) -> Edit:
         line = source.rfind(b"\n", 0, element.start_byte) + 1
         lead = source[line : element.start_byte].decode()
-        gap = ", " if lead.strip() else "," + _newline(source) + lead
+        gap = ", " if lead.strip() else "," + newline_of(source) + lead
         return Edit(element.end_byte, element.end_byte, (gap + text).encode())
 
 
@@ -193,16 +193,6 @@ def add_test(source: bytes, concept: Concept, action: str) -> bytes | None:
     return None
 
 
-def _walk(node: Node) -> Iterator[Node]:
-    yield node
-    for child in node.named_children:
-        yield from _walk(child)
-
-
-def _text(node: Node | None, source: bytes) -> str:
-    return source[node.start_byte : node.end_byte].decode("utf-8", "replace") if node is not None else ""
-
-
 def _is_method(node: Node) -> bool:
     holder = node.parent
     if holder is not None and holder.kind_id == g.DECORATED:
@@ -217,7 +207,3 @@ def _inside_function(node: Node) -> bool:
             return True
         at = at.parent
     return False
-
-
-def _newline(source: bytes) -> str:
-    return "\r\n" if b"\r\n" in source[:4096] else "\n"

@@ -1,13 +1,19 @@
 """Where an application mounts its groups of routes, and how one more is added there."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass
-
-import tree_sitter
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.imports import ImportEditor, NewImport
+from yandrel.languages.python.tree import (
+    arguments_of,
+    indent_at,
+    line_end,
+    newline_of,
+    string_value,
+    text_of,
+    walk,
+)
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.scaffold import Mount
 
@@ -32,53 +38,18 @@ class MountCall:
     way: str
 
 
-def _walk(node: tree_sitter.Node) -> Iterator[tree_sitter.Node]:
-    yield node
-    for child in node.named_children:
-        yield from _walk(child)
-
-
-def _text(node: tree_sitter.Node | None, source: bytes) -> str:
-    return source[node.start_byte : node.end_byte].decode("utf-8", "replace") if node is not None else ""
-
-
-def string_value(node: tree_sitter.Node | None, source: bytes) -> str | None:
-    """Return what a plain string literal holds, None for anything else."""
-    if node is None or node.kind_id != g.STRING:
-        return None
-    parts = [child for child in node.named_children if child.type != "string_content"]
-    if any(child.type == "interpolation" for child in parts):
-        return None
-    return "".join(_text(c, source) for c in node.named_children if c.type == "string_content")
-
-
-def arguments_of(call: tree_sitter.Node) -> tuple[list[tree_sitter.Node], dict[bytes, tree_sitter.Node]]:
-    """Return the positional arguments of a call, and the named ones by name."""
-    plain: list[tree_sitter.Node] = []
-    named: dict[bytes, tree_sitter.Node] = {}
-    holder = call.child_by_field_name("arguments")
-    for child in holder.named_children if holder is not None else ():
-        if child.kind_id == g.KEYWORD_ARGUMENT:
-            key, value = child.child_by_field_name("name"), child.child_by_field_name("value")
-            if key is not None and key.text is not None and value is not None:
-                named[key.text] = value
-        elif child.kind_id != g.COMMENT:
-            plain.append(child)
-    return plain, named
-
-
 def find_mounts(source: bytes) -> list[MountCall]:
     """Return every call that mounts a group of routes, in order, Django's includes among them."""
     if not any(word in source for word in (b"register_blueprint", b"include_router", b"include(")):
         return []
     out = []
-    for node in _walk(g.parse(source).root_node):
+    for node in walk(g.parse(source).root_node):
         if node.kind_id != g.CALL:
             continue
         function = node.child_by_field_name("function")
         if function is None:
             continue
-        name = _text(function, source)
+        name = text_of(function, source)
         plain, named = arguments_of(node)
         method = name.rpartition(".")[2]
         if function.kind_id == g.ATTRIBUTE and method in MOUNTING and plain:
@@ -91,17 +62,19 @@ def find_mounts(source: bytes) -> list[MountCall]:
                     node.start_byte,
                     node.end_byte,
                     owner,
-                    _text(plain[0], source),
+                    text_of(plain[0], source),
                     prefix or "",
                     value is not None,
                     method,
                 )
             )
         elif (
-            name in ("path", "re_path") and len(plain) > 1 and _text(plain[1], source).startswith("include(")
+            name in ("path", "re_path")
+            and len(plain) > 1
+            and text_of(plain[1], source).startswith("include(")
         ):
             prefix = string_value(plain[0], source)
-            group = _text(plain[1], source).removeprefix("include(").rstrip(")").strip("\"'")
+            group = text_of(plain[1], source).removeprefix("include(").rstrip(")").strip("\"'")
             out.append(MountCall(node.start_byte, node.end_byte, "", group, prefix or "", True, "include"))
     return out
 
@@ -111,10 +84,10 @@ def group_prefixes(source: bytes) -> list[str]:
     if b"prefix" not in source:
         return []
     found = []
-    for node in _walk(g.parse(source).root_node):
+    for node in walk(g.parse(source).root_node):
         if node.kind_id != g.CALL:
             continue
-        name = _text(node.child_by_field_name("function"), source).rpartition(".")[2]
+        name = text_of(node.child_by_field_name("function"), source).rpartition(".")[2]
         if name in GROUP_PREFIX:
             value = string_value(arguments_of(node)[1].get(GROUP_PREFIX[name].encode()), source)
             if value:
@@ -145,38 +118,38 @@ def _after_last(source: bytes, last: MountCall, mount: Mount, module: str, own: 
         same_line = at >= 0 and not source[last.end : at].strip()
         at = at + 1 if same_line else last.end
         lead = "" if same_line else ","
-        indent = _indent_at(source, last.start)
-        return apply_edits(source, [Edit(at, at, f"{lead}{_newline(source)}{indent}{text}".encode())])
+        indent = indent_at(source, last.start)
+        return apply_edits(source, [Edit(at, at, f"{lead}{newline_of(source)}{indent}{text}".encode())])
     keyword, _ = MOUNTING[last.way]
     edits, bound = _import_group(source, mount, module, own)
     said = f', {keyword}="{mount.prefix}"' if mount.prefix else ""
     if last.way == "include_router" and "tags=" in source[last.start : last.end].decode():
         said += f', tags=["{mount.bound or mount.prefix.strip("/")}"]'
     line = f"{last.owner}.{last.way}({bound}{said})"
-    at = _line_end(source, last.end)
-    indent = _indent_at(source, last.start)
-    return apply_edits(source, [*edits, Edit(at, at, f"{_newline(source)}{indent}{line}".encode())])
+    at = line_end(source, last.end)
+    indent = indent_at(source, last.start)
+    return apply_edits(source, [*edits, Edit(at, at, f"{newline_of(source)}{indent}{line}".encode())])
 
 
 def _after_making(source: bytes, mount: Mount, module: str, own: str) -> bytes | None:
     """Mount where the application is made: after the statements that touch it, before it is returned."""
-    for node in _walk(g.parse(source).root_node):
+    for node in walk(g.parse(source).root_node):
         if node.kind_id != g.ASSIGNMENT:
             continue
         right, left = node.child_by_field_name("right"), node.child_by_field_name("left")
         if right is None or left is None or right.kind_id != g.CALL or left.kind_id != g.IDENTIFIER:
             continue
-        maker = _text(right.child_by_field_name("function"), source).rpartition(".")[2]
+        maker = text_of(right.child_by_field_name("function"), source).rpartition(".")[2]
         if maker not in ("Flask", "FastAPI"):
             continue
         way = "register_blueprint" if maker == "Flask" else "include_router"
         keyword, _ = MOUNTING[way]
         edits, bound = _import_group(source, mount, module, own)
         said = f', {keyword}="{mount.prefix}"' if mount.prefix else ""
-        line = f"{_text(left, source)}.{way}({bound}{said})"
-        at = _line_end(source, node.end_byte)
-        indent = _indent_at(source, node.start_byte)
-        return apply_edits(source, [*edits, Edit(at, at, f"{_newline(source)}{indent}{line}".encode())])
+        line = f"{text_of(left, source)}.{way}({bound}{said})"
+        at = line_end(source, node.end_byte)
+        indent = indent_at(source, node.start_byte)
+        return apply_edits(source, [*edits, Edit(at, at, f"{newline_of(source)}{indent}{line}".encode())])
     return None
 
 
@@ -189,23 +162,6 @@ def _import_group(source: bytes, mount: Mount, module: str, own: str) -> tuple[l
     bound = alias or name
     if bound in taken:
         alias = bound = f"{bound}_routes"
-    editor = ImportEditor(source, facts, _newline(source), lambda first: first == own)
+    editor = ImportEditor(source, facts, newline_of(source), lambda first: first == own)
     editor.add(NewImport(module, name, alias))
     return editor.finish(), bound
-
-
-def _newline(source: bytes) -> str:
-    return "\r\n" if b"\r\n" in source[:4096] else "\n"
-
-
-def _indent_at(source: bytes, at: int) -> str:
-    line = source.rfind(b"\n", 0, at) + 1
-    text = source[line:at]
-    return text[: len(text) - len(text.lstrip())].decode()
-
-
-def _line_end(source: bytes, at: int) -> int:
-    end = source.find(b"\n", at)
-    if end < 0:
-        return len(source)
-    return end - 1 if source[end - 1 : end] == b"\r" else end

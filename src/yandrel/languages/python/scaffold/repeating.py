@@ -2,11 +2,10 @@
 
 from collections.abc import Callable, Iterator
 
-import tree_sitter
-
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.imports import ImportEditor, NewImport
+from yandrel.languages.python.tree import newline_of, text_of, walk
 from yandrel.model.changes import Edit, apply_edits
 
 MOUNTING_CALLS = frozenset(
@@ -26,7 +25,7 @@ def repeat_wiring(source: bytes, change: Change) -> bytes | None:
     if not edits:
         return None
     facts = read_facts(source)
-    newline = "\r\n" if b"\r\n" in source[:4096] else "\n"
+    newline = newline_of(source)
     tops = {item.module.partition(".")[0] for item in facts.imports}
     editor = ImportEditor(
         source, facts, newline, lambda first: first in tops and first == _own(facts, change)
@@ -72,31 +71,21 @@ def _own(facts: object, change: Change) -> str:
     return ""
 
 
-def _walk(node: tree_sitter.Node) -> Iterator[tree_sitter.Node]:
-    yield node
-    for child in node.named_children:
-        yield from _walk(child)
-
-
-def _text(node: tree_sitter.Node, source: bytes) -> str:
-    return source[node.start_byte : node.end_byte].decode("utf-8")
-
-
 def _repeat_statements(source: bytes, change: Change) -> Iterator[Edit]:
-    for node in _walk(g.parse(source).root_node):
+    for node in walk(g.parse(source).root_node):
         if node.kind_id != g.EXPRESSION_STATEMENT or not node.named_child_count:
             continue
         call = node.named_children[0]
         function = call.child_by_field_name("function") if call.kind_id == g.CALL else None
-        if function is None or _text(function, source).rpartition(".")[2] not in MOUNTING_CALLS:
+        if function is None or text_of(function, source).rpartition(".")[2] not in MOUNTING_CALLS:
             continue
-        text = _text(node, source)
+        text = text_of(node, source)
         changed = change(text)
         if changed != text and changed.encode() not in source:
             line = source.rfind(b"\n", 0, node.start_byte) + 1
             indent = source[line : node.start_byte]
             end = node.end_byte
-            newline = b"\r\n" if b"\r\n" in source[:4096] else b"\n"
+            newline = newline_of(source).encode()
             yield Edit(end, end, newline + indent + changed.encode())
 
 
@@ -111,9 +100,9 @@ def _repeat_elements(source: bytes, change: Change) -> Iterator[Edit]:
             continue
         elements = [child for child in right.named_children if child.kind_id != g.COMMENT]
         for element in elements:
-            text = _text(element, source)
+            text = text_of(element, source)
             changed = change(text)
-            if changed == text or any(_text(e, source) == changed for e in elements):
+            if changed == text or any(text_of(e, source) == changed for e in elements):
                 continue
             line = source.rfind(b"\n", 0, element.start_byte) + 1
             lead = source[line : element.start_byte]
@@ -121,5 +110,5 @@ def _repeat_elements(source: bytes, change: Change) -> Iterator[Edit]:
             if lead.strip():
                 yield Edit(end, end, b", " + changed.encode())
             else:
-                newline = b"\r\n" if b"\r\n" in source[:4096] else b"\n"
+                newline = newline_of(source).encode()
                 yield Edit(end, end, b"," + newline + lead + changed.encode())

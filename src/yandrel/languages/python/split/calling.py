@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import tree_sitter
 
 from yandrel.languages.python import grammar as g
-from yandrel.languages.python.split.routing import text_of, walk
+from yandrel.languages.python.tree import text_of, walk
 
 Node = tree_sitter.Node
 

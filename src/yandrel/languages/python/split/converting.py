@@ -8,18 +8,9 @@ import tree_sitter
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.imports import ImportEditor, NewImport
-from yandrel.languages.python.scaffold.mounting import arguments_of, string_value
 from yandrel.languages.python.split.reading import Reading, extension_call
-from yandrel.languages.python.split.routing import (
-    Handler,
-    Hook,
-    common_prefix,
-    is_open,
-    overlap,
-    segments,
-    text_of,
-    walk,
-)
+from yandrel.languages.python.split.routing import Handler, Hook, common_prefix, is_open, overlap, segments
+from yandrel.languages.python.tree import arguments_of, newline_of, string_value, text_of, walk
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.facts import When
 from yandrel.model.split import Converted
@@ -79,7 +70,7 @@ class _Converter:
         self.edits: list[Edit] = []
         self.inserted: dict[int, list[str]] = {}
         self.conflicts: dict[str, str] = {}
-        newline = "\r\n" if b"\r\n" in self.source[:4096] else "\n"
+        newline = newline_of(self.source)
         self.newline = newline
         self.imports = ImportEditor(self.source, reading.facts, newline, lambda first: False)
 

@@ -10,7 +10,6 @@ from yandrel.languages.python import grammar as g
 from yandrel.languages.python.deep import MODULE_SCOPE, DeepFacts, read_deep_facts
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.imports import ImportEditor, NewImport
-from yandrel.languages.python.scaffold.mounting import arguments_of, string_value
 from yandrel.languages.python.split.routing import (
     AppObject,
     Handler,
@@ -18,9 +17,8 @@ from yandrel.languages.python.split.routing import (
     find_apps,
     find_handlers,
     segments,
-    text_of,
-    walk,
 )
+from yandrel.languages.python.tree import arguments_of, in_lines_of, newline_of, string_value, text_of, walk
 from yandrel.model.changes import Edit, Note, apply_edits
 from yandrel.model.split import MixedHandler, SplitPiece
 
@@ -78,7 +76,7 @@ def _import_current_app(source: bytes) -> list[Edit]:
     facts = read_facts(source)
     if any(n.bound == "current_app" for i in facts.imports for n in i.names):
         return []
-    newline = "\r\n" if b"\r\n" in source[:4096] else "\n"
+    newline = newline_of(source)
     editor = ImportEditor(source, facts, newline, lambda first: False)
     editor.add(NewImport("quart" if b"Quart(" in source else "flask", "current_app"))
     return editor.finish()
@@ -146,7 +144,7 @@ def _lifted(handler: Handler, source: bytes, deep: DeepFacts, owner: AppObject) 
         if use.head == owner.name and start <= use.start < handler.whole.end_byte
     ]
     text = apply_edits(source[line : handler.whole.end_byte], edits).decode("utf-8", "replace")
-    return (textwrap.dedent(text) + "\n\n\n").encode()
+    return in_lines_of(textwrap.dedent(text) + "\n\n\n", source)
 
 
 def _without(node: Node, source: bytes) -> Edit:
@@ -173,7 +171,7 @@ def _name_lambdas(source: bytes) -> bytes:
             continue
         text = _function_of(node.named_children[0], source, apps, taken)
         if text:
-            edits.append(Edit(node.start_byte, node.end_byte, text.encode()))
+            edits.append(Edit(node.start_byte, node.end_byte, in_lines_of(text, source)))
     return apply_edits(source, edits) if edits else source
 
 

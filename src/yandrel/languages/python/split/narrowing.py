@@ -10,7 +10,7 @@ from yandrel.languages.python import grammar as g
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.imports import ImportEditor, NewImport
 from yandrel.languages.python.split.calling import Caller, find_callers
-from yandrel.languages.python.split.routing import text_of, walk
+from yandrel.languages.python.tree import newline_of, text_of, walk
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.split import WideCut, WidePart
 from yandrel.model.words import pascal, singular, words_of
@@ -343,7 +343,7 @@ def _follow(
     if not edits:
         return None
     facts = read_facts(source)
-    newline = "\r\n" if b"\r\n" in source[:4096] else "\n"
+    newline = newline_of(source)
     editor = ImportEditor(source, facts, newline, lambda first: first == module.partition(".")[0])
     everyone = {m.start for caller in found for m in caller.mentions}
     left = everyone - {edit.start for edit in edits}

@@ -9,7 +9,6 @@ import tree_sitter
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.deep import MODULE_SCOPE, DeepFacts, Use, read_deep_facts
 from yandrel.languages.python.facts import read_facts
-from yandrel.languages.python.scaffold.mounting import arguments_of
 from yandrel.languages.python.split.routing import (
     AppObject,
     Handler,
@@ -19,8 +18,8 @@ from yandrel.languages.python.split.routing import (
     find_handlers,
     group_handlers,
     mark_owner,
-    text_of,
 )
+from yandrel.languages.python.tree import arguments_of, text_of
 from yandrel.model.facts import Definition, Facts, When
 from yandrel.model.split import SplitPiece
 from yandrel.model.words import singular, snake, words_of

@@ -1,13 +1,12 @@
 """Handlers of a file: the functions that are marked as routes on an application object."""
 
 import re
-from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 import tree_sitter
 
 from yandrel.languages.python import grammar as g
-from yandrel.languages.python.scaffold.mounting import arguments_of, string_value
+from yandrel.languages.python.tree import arguments_of, enclosing_function, string_value, text_of, walk
 from yandrel.model.split import RouteMark
 from yandrel.model.words import plural, singular, words_of
 
@@ -75,29 +74,6 @@ class Hook:
     kind: str
     owner: str
     factory: Node | None
-
-
-def text_of(node: Node | None, source: bytes) -> str:
-    return source[node.start_byte : node.end_byte].decode("utf-8", "replace") if node is not None else ""
-
-
-def walk(node: Node) -> Iterator[Node]:
-    """Yield a node and all below it, depth first."""
-    stack = [node]
-    while stack:
-        at = stack.pop()
-        yield at
-        stack.extend(reversed(at.named_children))
-
-
-def enclosing_function(node: Node) -> Node | None:
-    """Return the innermost function that a node stands in."""
-    at = node.parent
-    while at is not None:
-        if at.kind_id == g.FUNCTION:
-            return at
-        at = at.parent
-    return None
 
 
 def find_apps(root: Node, source: bytes) -> list[AppObject]:

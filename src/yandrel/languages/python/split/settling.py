@@ -6,7 +6,7 @@ from itertools import pairwise
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.deep import MODULE_SCOPE, read_deep_facts
 from yandrel.languages.python.facts import read_facts
-from yandrel.languages.python.split.routing import text_of
+from yandrel.languages.python.tree import text_of
 from yandrel.model.changes import Edit, apply_edits
 
 BARRIER = re.compile(

@@ -9,11 +9,11 @@ from yandrel.languages.python.split.converting import convert, endpoint_edits
 from yandrel.languages.python.split.lifting import as_written, lift_handlers
 from yandrel.languages.python.split.narrowing import cut_type
 from yandrel.languages.python.split.reading import needs_of_rest, pieces_of, prefixes_of, read_file
-from yandrel.languages.python.split.routing import text_of
 from yandrel.languages.python.split.settling import close_gaps, order_imports
 from yandrel.languages.python.split.table import table_after
 from yandrel.languages.python.split.views import django_pieces
 from yandrel.languages.python.split.working import find_mixed, lift_data_work
+from yandrel.languages.python.tree import text_of
 from yandrel.model.changes import apply_edits
 from yandrel.model.split import Converted, CrowdedFile, RouteMark, WideCut
 

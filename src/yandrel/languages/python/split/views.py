@@ -4,9 +4,9 @@ import re
 from dataclasses import replace
 
 from yandrel.languages.python import grammar as g
-from yandrel.languages.python.scaffold.mounting import arguments_of, string_value
 from yandrel.languages.python.split.reading import Reading
-from yandrel.languages.python.split.routing import concept_of_path, text_of, walk
+from yandrel.languages.python.split.routing import concept_of_path
+from yandrel.languages.python.tree import arguments_of, string_value, text_of, walk
 from yandrel.model.split import RouteMark, SplitPiece
 from yandrel.model.words import plural, singular, words_of
 

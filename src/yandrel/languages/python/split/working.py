@@ -9,7 +9,8 @@ import tree_sitter
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.split.reading import DATA_WORK, REQUEST_WORK, Reading
-from yandrel.languages.python.split.routing import Handler, text_of, walk
+from yandrel.languages.python.split.routing import Handler
+from yandrel.languages.python.tree import in_lines_of, text_of, walk
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.split import MixedHandler
 
@@ -274,4 +275,4 @@ def _lift(handler: Handler, run: Run, name: str, source: bytes) -> list[Edit]:
     call = f"{name}({', '.join(run.inputs)})"
     bound = f"{', '.join(run.outputs)} = {call}" if run.outputs else call
     at = handler.whole.start_byte
-    return [Edit(at, at, function.encode()), Edit(start, end, (indent + bound).encode())]
+    return [Edit(at, at, in_lines_of(function, source)), Edit(start, end, (indent + bound).encode())]
