@@ -68,6 +68,9 @@ def test_every_key_is_in_the_reference() -> None:
         "domains",
         "door",
         "units_per_folder",
+        "roles_per_unit",
+        "methods_per_type",
+        "layout",
     ):
         assert key in reference
     for section in (
