@@ -133,10 +133,11 @@ def test_an_application_grows(framework: str, layout: str, tmp_path: Path, yandr
     like = yandrel(root, "new", "domain", "inspections", "--like", "harvests")
     assert like.status == 0, like.err
     assert "names the model" not in like.out
+    assert yandrel(root, "new", "domain", "news").status == 0
     assert yandrel(root, "new", "action", "harvests/approve").status == 0
     assert_clean(root, yandrel)
     run_own_tests(root, framework)
-    for _ in range(4):
+    for _ in range(5):
         assert yandrel(root, "undo").status == 0
     (root / "schema.sql").unlink()
     assert_clean(root, yandrel)
