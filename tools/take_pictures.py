@@ -44,8 +44,9 @@ def take(name: str, root: Path, words: tuple[str, ...]) -> None:
     program = f"{sys.executable} -m yandrel"
     line = "yandrel " + " ".join(shlex.quote(word) for word in words)
     shown = f"cd {shlex.quote(str(root))}; printf '%s\\n' '$ {line}'; {program} {line[8:]}{end}; sleep 30"
+    size, shape = ("11", "140x44+0+0") if name == "survey" else ("12", "125x39+0+0")
     terminal = subprocess.Popen(
-        ["xterm", "-display", SCREEN, "-fa", FONT, "-fs", "12", "-geometry", "125x39+0+0", "-bg", "white",
+        ["xterm", "-display", SCREEN, "-fa", FONT, "-fs", size, "-geometry", shape, "-bg", "white",
          "-fg", "black", "-b", "12", "-e", "sh", "-c", shown],
     )  # fmt: skip
     time.sleep(2.5)
