@@ -28,6 +28,17 @@ class Piece:
     definition: Definition
 
 
+def import_the_same(bindings: list[Binding]) -> bool:
+    """Whether a name is bound by imports alone, and each of them imports the same thing."""
+    spelled = {
+        (b.statement.module, b.imported.name, b.statement.whole, b.statement.when)
+        if b.statement is not None and b.imported is not None
+        else (str(position), "", False, 0)
+        for position, b in enumerate(bindings)
+    }
+    return len(spelled) == 1
+
+
 def find_pieces(context: Context, unit: str) -> list[Piece]:
     """Return what leaves a unit, in the order in which it stands there."""
     facts = context.view.units.facts[unit]
@@ -145,7 +156,7 @@ class Arrivals:
         bindings = self.context.view.bindings(rewriter.unit).get(name)
         if not bindings:
             return None if name not in rewriter.deep.scopes[MODULE_SCOPE].bound else "bound"
-        if len(bindings) > 1 or bindings[0].statement is None or bindings[0].imported is None:
+        if not import_the_same(bindings) or bindings[0].statement is None or bindings[0].imported is None:
             own = Symbol(rewriter.unit, name)
             return self.context.relocation.place(own)
         item, imported = bindings[0].statement, bindings[0].imported
@@ -284,7 +295,7 @@ class Departure:
         if whole and len(whole) == len(bindings):
             self.carry_dotted(arrivals, uses, whole)
             return
-        if len(plain) == 1 and len(bindings) == 1:
+        if len(plain) == len(bindings) and import_the_same(plain):
             item, imported = plain[0].statement, plain[0].imported
             assert item is not None
             assert imported is not None
