@@ -100,7 +100,7 @@ def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> New
 
         return new_domain_like(workspace, concept, request, manner)
     layout = _layout_of(workspace)
-    framework = request.framework or framework_of(workspace.index)
+    framework = request.framework or framework_of(workspace.index, scaffolder.frameworks())
     if framework not in scaffolder.frameworks():
         raise CallError(
             "no framework that there are templates for is used here",

@@ -14,6 +14,7 @@ from yandrel.app.writing import Manner, Written, write_changes
 from yandrel.errors import CallError, RefusedError
 from yandrel.files.text import Source
 from yandrel.languages.protocol import Splitter
+from yandrel.languages.registry import language_of, load_language
 from yandrel.layout.builtin import frameworks, load_builtin
 from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.changes import Note
@@ -27,7 +28,6 @@ from yandrel.moves.things import find_thing
 
 ATTEMPTS = 40
 TEMPLATES = (".html", ".htm", ".jinja", ".jinja2", ".j2", ".txt", ".xml")
-LEFT_OUT = (".git", ".yandrel", ".venv", "venv", "node_modules", "__pycache__", ".mypy_cache", ".ruff_cache")
 
 
 @dataclass(frozen=True)
@@ -238,7 +238,7 @@ def layout_for(workspace: Workspace, unit: str, framework: str, wanted: str) -> 
     """Return the layout that says the homes: the one in force, else a built-in one around the file."""
     if workspace.layout.present and workspace.layout.roles and not wanted:
         return workspace.layout
-    language = "python"
+    language = language_of(unit) or ""
     known = frameworks(language)
     builtin = load_builtin(wanted or "role-first", language, framework if framework in known else "")
     return parse_layout(builtin.fill("App", unit.rpartition("/")[0]).encode())
@@ -337,8 +337,6 @@ def _blamed(
     error: RefusedError, unit: str, converted: Converted, file: CrowdedFile, assignment: Assignment
 ) -> dict[str, str]:
     """Return the pieces that a refusal speaks of: by line of the converted text, else by name."""
-    from yandrel.languages.registry import language_of, load_language
-
     facts = load_language(language_of(unit) or "").read_facts(converted.text)
     out: dict[str, str] = {}
     routers = {router: group for group, router in converted.routers.items()}

@@ -1,7 +1,7 @@
 """What is to be created: fields, the words of a concept, and where each role's unit goes."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
 from yandrel.model.words import pascal, plural, singular, words_of
 
@@ -64,7 +64,6 @@ class DomainPlan:
     present: frozenset[str] = frozenset()
     source: str = ""
     table: str = ""
-    folder_texts: Mapping[str, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)

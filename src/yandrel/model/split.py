@@ -60,12 +60,10 @@ class CrowdedFile:
     framework: str
     pieces: tuple[SplitPiece, ...]
     text: bytes = b""
-    prefixes: Mapping[str, str] = field(default_factory=dict)
     owners: Mapping[str, str] = field(default_factory=dict)
     rest_needs: frozenset[str] = frozenset()
     mixed: tuple[MixedHandler, ...] = ()
     notes: tuple[Note, ...] = ()
-    rest_lines: int = 0
 
 
 @dataclass

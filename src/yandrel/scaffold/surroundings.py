@@ -9,15 +9,13 @@ from yandrel.layout.config import Layout
 from yandrel.model.scaffold import Concept
 from yandrel.survey.picture import Picture
 
-FRAMEWORKS = ("flask", "fastapi", "django")
 
-
-def framework_of(index: CodeIndex) -> str:
-    """Return the framework that most units import; nothing where none is known."""
+def framework_of(index: CodeIndex, known: tuple[str, ...]) -> str:
+    """Return which of some frameworks most units import; nothing where none is used."""
     counts: Counter[str] = Counter()
     for facts in index.facts.values():
         tops = {(item.module or item.names[0].name).partition(".")[0] for item in facts.imports if item.names}
-        counts.update(tops & set(FRAMEWORKS))
+        counts.update(tops & set(known))
     return counts.most_common(1)[0][0] if counts else ""
 
 

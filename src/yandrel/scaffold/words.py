@@ -1,12 +1,10 @@
 """A concept's words changed into another's, in all their forms, inside of texts and paths."""
 
 import re
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 
 from yandrel.model.scaffold import Concept
 from yandrel.model.words import camel, flat, kebab, pascal, words_of
-
-Form = Callable[[str], str]
 
 
 def _spaced(name: str) -> str:
@@ -23,10 +21,6 @@ def _upper(name: str) -> str:
 
 def _plain(name: str) -> str:
     return "_".join(words_of(name))
-
-
-LOWER: tuple[Form, ...] = (_plain, kebab, _spaced, flat)
-MIXED: tuple[Form, ...] = (pascal, camel, _title)
 
 
 class WordChanger:

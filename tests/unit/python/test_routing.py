@@ -4,7 +4,7 @@ import pytest
 
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.split.lifting import lift_handlers, name_handler
-from yandrel.languages.python.split.reading import pieces_of, prefixes_of, read_file
+from yandrel.languages.python.split.reading import pieces_of, read_file
 from yandrel.languages.python.split.routing import common_prefix, concept_of_path, find_apps, overlap
 
 
@@ -154,7 +154,7 @@ def test_what_the_pieces_are() -> None:
     assert pieces["HERE"].beside
     assert pieces["load_user"].follows == "login"
     assert pieces["list_orders"].needs == {"orders"}
-    assert prefixes_of(reading) == {"orders": "/orders"}
+    assert {h.group for h in reading.handlers} == {"orders"}
 
 
 def test_why_pieces_stay() -> None:

@@ -3,7 +3,6 @@
 from importlib.resources import files
 from typing import Any
 
-KINDS = ("domain", "rings", "cq")
 BORROWED = {
     ("django", "rings", "model"): "any/domain/model.py.j2",
     ("django", "rings", "table"): "django/domain/model.py.j2",

@@ -13,7 +13,6 @@ from yandrel.languages.python.split.routing import (
     AppObject,
     Handler,
     Hook,
-    common_prefix,
     find_apps,
     find_handlers,
     group_handlers,
@@ -131,14 +130,6 @@ def pieces_of(reading: Reading, roles: Mapping[str, str]) -> list[SplitPiece]:
     return [
         reader.read(definition) for definition in reading.facts.definitions if reader.is_piece(definition)
     ]
-
-
-def prefixes_of(reading: Reading) -> dict[str, str]:
-    """Return the prefix of each group of routes."""
-    paths: dict[str, list[str]] = {}
-    for handler in reading.handlers:
-        paths.setdefault(handler.group, []).extend(m.route.path for m in handler.marks)
-    return {group: common_prefix(found, group) for group, found in paths.items()}
 
 
 class _PieceReader:

@@ -8,7 +8,7 @@ from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.split.converting import convert, endpoint_edits
 from yandrel.languages.python.split.lifting import as_written, lift_handlers
 from yandrel.languages.python.split.narrowing import cut_type
-from yandrel.languages.python.split.reading import needs_of_rest, pieces_of, prefixes_of, read_file
+from yandrel.languages.python.split.reading import needs_of_rest, pieces_of, read_file
 from yandrel.languages.python.split.settling import close_gaps, order_imports
 from yandrel.languages.python.split.table import table_after
 from yandrel.languages.python.split.views import django_pieces
@@ -39,10 +39,8 @@ class PythonSplitter:
         mixed = tuple(find_mixed(reading, roles))
         if text != source:
             pieces, mixed = as_written(source, pieces, mixed)
-        held = sum(piece.last_line - piece.line + 1 for piece in pieces)
         return CrowdedFile(
-            framework, tuple(pieces), text, prefixes_of(reading), dict(owners), needs_of_rest(reading),
-            mixed, tuple(notes), max(reading.facts.lines - held, 0),
+            framework, tuple(pieces), text, dict(owners), needs_of_rest(reading), mixed, tuple(notes)
         )  # fmt: skip
 
     def convert(self, file: CrowdedFile, leaving: frozenset[str], roles: Mapping[str, str]) -> Converted:
