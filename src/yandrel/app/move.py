@@ -142,7 +142,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
         again = _without_reexports(index, relocation, title, proof, generated)
         if again is not None:
             plan, proof = again
-    plan_texts(index, plan, workspace.layout, step.written_in)
+    plan_texts(index, plan, proof.views, workspace.layout, step.written_in)
     plan_templates(index, plan)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))

@@ -57,6 +57,28 @@ class PackedFacts(Mapping[str, Facts]):
         return len(self._packed)
 
 
+class OfLanguage(Mapping[str, Facts]):
+    """The facts of one language's units out of those of all."""
+
+    def __init__(self, facts: Mapping[str, Facts], language: str) -> None:
+        self._facts = facts
+        self._units = {path: None for path in facts if language_of(path) == language}
+
+    def __getitem__(self, path: str) -> Facts:
+        if path not in self._units:
+            raise KeyError(path)
+        return self._facts[path]
+
+    def __contains__(self, path: object) -> bool:
+        return path in self._units
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self._units)
+
+    def __len__(self) -> int:
+        return len(self._units)
+
+
 @dataclass
 class CodeIndex:
     """All that is known of an application's code.
@@ -234,7 +256,7 @@ def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...], memory: GraphM
     ignored = frozenset(tree.ignored)
     for name in by_language:
         language = load_language(name)
-        units = Units(index.facts, files, ignored, folders)
+        units = Units(OfLanguage(index.facts, name), files, ignored, folders)
         manifests = {
             path: (index.root / path).read_bytes()
             for path in tree.files
@@ -246,7 +268,8 @@ def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...], memory: GraphM
             project = language.find_project(units, manifests, sources)
         index.projects[name] = project
         view = index.views[name] = language.open_view(units, project)
-        if memory is not None and changed is not None and project == known:
+        whole = bool(visible) and language.implicit
+        if memory is not None and changed is not None and project == known and not whole:
             without = set(changed) | (mentioning(memory, visible) | set(memory.loose) if visible else set())
             view.preload(Recalled(memory.resolved, without))
             index.recalled = True
@@ -257,7 +280,8 @@ def index_of_texts(
 ) -> View:
     """Return the graph that other facts would give, for judging a change before it is made."""
     folders = folders_of(files | frozenset(units))
-    return load_language(name).open_view(Units(units, files, frozenset(index.tree.ignored), folders), project)
+    own = Units(OfLanguage(units, name), files, frozenset(index.tree.ignored), folders)
+    return load_language(name).open_view(own, project)
 
 
 __all__ = ["CodeIndex", "build_index", "facts_of_bytes", "index_of_texts", "scan", "tree_key"]

@@ -92,7 +92,11 @@ def surface(facts: Facts) -> object:
     """Return what other units can see of a unit; equal for facts that differ in places alone."""
     return (
         [(i.module, [(n.name, n.alias) for n in i.names], i.whole, i.when, i.nested) for i in facts.imports],
-        [(d.name, d.kind, d.bases, d.marks, d.members, d.value, d.conditional) for d in facts.definitions],
+        [
+            (d.name, d.kind, d.bases, d.marks, d.members, d.value, d.conditional, d.owner, d.namespace)
+            for d in facts.definitions
+        ],
+        facts.namespaces,
         facts.bound,
         facts.exports,
         facts.open,

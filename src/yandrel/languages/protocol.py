@@ -9,7 +9,7 @@ imports change where, so it answers with edits for all files at once.
 from collections.abc import Callable, Mapping
 from typing import Any, Protocol, runtime_checkable
 
-from yandrel.model.changes import Relocation, Rewrite
+from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
@@ -39,6 +39,9 @@ class View(Protocol):
     def find_qualified(self, name: str) -> Symbol | None:
         """Return what a qualified name means, as the language writes it."""
 
+    def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
+        """Return how configuration writes the qualified name of a unit or definition."""
+
     def find_name(self, unit: str, name: str) -> Symbol | None:
         """Return what a name finally leads to when it is taken from a unit."""
 
@@ -66,6 +69,10 @@ class Language(Protocol):
     version: int
     manifests: tuple[str, ...]
     cookies: bool
+    implicit: bool
+    """Whether a unit can name another without an import, so that a new one may be meant by any."""
+    folds_case: bool
+    """Whether names are compared without regard to case."""
 
     def read_facts(self, source: bytes) -> Facts:
         """Return the surface facts of UTF-8 source; never raises on broken syntax."""
@@ -83,7 +90,7 @@ class Language(Protocol):
     def open_view(self, units: Units, project: Project) -> View:
         """Return the graph of the units."""
 
-    def moved_words(self, relocation: Relocation) -> set[str]:
+    def moved_words(self, view: Any, relocation: Relocation) -> set[str]:
         """Return words of which a file must contain one to name anything that moves."""
 
     def mention_filter(self, view: Any, relocation: Relocation) -> Callable[[str, bytes], bool]:
@@ -97,6 +104,11 @@ class Language(Protocol):
     def loose_ends(self, view: Any, unit: str, source: bytes) -> list[str]:
         """Return the names in a unit that lead nowhere: unbound ones, and attributes of modules."""
 
+    def rewrite_manifests(
+        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+    ) -> dict[str, list[Edit]]:
+        """Return what changes in project files, by path, since folders and files go elsewhere."""
+
     def companions(self, unit: str) -> tuple[str, ...]:
         """Return the names of files that must move with a unit where they exist."""
 
@@ -109,11 +121,14 @@ class Language(Protocol):
     def hints(self) -> tuple[Hint, ...]:
         """Return what tells a unit's role in this language's world."""
 
+    def file_name(self, definition: str) -> str:
+        """Return what a new file for one definition is called, without its suffix."""
+
     def scaffolder(self) -> "Scaffolder":
-        """Return what makes new units in this language."""
+        """Return what makes new units in this language; raises CallError where nothing does yet."""
 
     def splitter(self) -> "Splitter":
-        """Return what takes crowded files of this language apart."""
+        """Return what takes crowded files of this language apart; raises CallError where nothing does yet."""
 
 
 @runtime_checkable

@@ -7,9 +7,10 @@ from yandrel.languages.protocol import Language
 
 LANGUAGES = {
     "python": ("yandrel.languages.python.language", (".py", ".pyi")),
+    "php": ("yandrel.languages.php.language", (".php",)),
 }
 BY_SUFFIX = {suffix: name for name, (_, suffixes) in LANGUAGES.items() for suffix in suffixes}
-MANIFESTS = {"pyproject.toml": "python", "setup.cfg": "python"}
+MANIFESTS = {"pyproject.toml": "python", "setup.cfg": "python", "composer.json": "php"}
 
 
 @cache

@@ -27,7 +27,10 @@ class ImportedName(Struct, frozen=True, array_like=True):
 
 
 class Import(Struct, frozen=True, array_like=True):
-    """One import statement. `whole` says that `names` are modules rather than members of `module`."""
+    """One import statement. `whole` says that `names` are modules rather than members of `module`.
+
+    `space` is what kind of name it brings where a language tells types, functions and constants apart.
+    """
 
     module: str
     names: tuple[ImportedName, ...]
@@ -40,13 +43,15 @@ class Import(Struct, frozen=True, array_like=True):
     nested: bool
     module_start: int = 0
     module_end: int = 0
+    space: str = "type"
 
 
 class Definition(Struct, frozen=True, array_like=True):
     """A class, function or constant at the top level of a unit; spans are byte offsets.
 
     `value` is what a constant is made by, `entries` how many calls its list holds, `owner` the type
-    that a method belongs to where methods stand away from their types.
+    that a method belongs to where methods stand away from their types, `namespace` the declared
+    one that it stands in, with dots.
     """
 
     name: str
@@ -62,6 +67,25 @@ class Definition(Struct, frozen=True, array_like=True):
     conditional: bool = False
     entries: int = 0
     owner: str = ""
+    namespace: str = ""
+
+
+TYPE_KINDS = frozenset(
+    {"class", "interface", "trait", "enum", "struct", "record", "object", "protocol", "annotation", "actor"}
+)
+
+
+class Mention(Struct, frozen=True, array_like=True):
+    """The first place where a unit names something that it need not import.
+
+    `name` has dots for separators, one in front where it is rooted; `space` is "type", "function" or
+    "constant", `block` the declared namespace that it stands in.
+    """
+
+    name: str
+    line: int
+    space: str = "type"
+    block: int = 0
 
 
 class Problem(Struct, frozen=True, array_like=True):
@@ -93,5 +117,5 @@ class Facts(Struct, frozen=True, array_like=True):
     calls: tuple[str, ...] = ()
     problems: tuple[Problem, ...] = ()
     namespaces: tuple[str, ...] = ()
-    mentions: tuple[str, ...] = ()
+    mentions: tuple[Mention, ...] = ()
     secrets: tuple[int, ...] = ()

@@ -20,9 +20,13 @@ class SourceRoot(Struct, frozen=True, array_like=True):
 
 
 class Project(Struct, frozen=True, array_like=True):
-    """What the project files of one language say."""
+    """What the project files of one language say.
+
+    `listed` are files and folders (with a slash) that are loaded because a project file names them.
+    """
 
     roots: tuple[SourceRoot, ...] = (SourceRoot(""),)
+    listed: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)

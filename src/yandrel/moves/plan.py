@@ -54,25 +54,45 @@ def plan_relocation(
     total = Rewrite()
     decoded: dict[str, Source] = {}
     definitions = dict(relocation.definitions)
+    units = dict(relocation.units)
     for name, view in index.views.items():
         language = load_language(name)
         part = _part_for(relocation, name)
-        words = language.moved_words(part)
+        words = language.moved_words(view, part)
         if not words and not part.units:
             continue
         sources = read_candidates(index, name, words, part, decoded)
         rewritten, settled = language.rewrite(view, part, sources)
         _merge(total, rewritten)
         definitions.update(settled.definitions)
-    relocation = replace(relocation, definitions=definitions)
+        units.update(settled.units)
+    relocation = replace(relocation, definitions=definitions, units=units)
     for unit in sorted(untouchable & total.edits.keys()):
         del total.edits[unit]
         total.notes.append(Note(unit, 0, "generated", "names what moves: make it anew"))
     if total.refusals:
         raise_refusals(total)
+    edit_manifests(index, relocation, total, decoded)
     files = build_files(index, relocation, total, decoded)
     texts = {path: source.data for path, source in decoded.items()}
     return ChangePlan(title, files, relocation, total, list(total.notes), texts, untouchable)
+
+
+def edit_manifests(
+    index: CodeIndex, relocation: Relocation, total: Rewrite, decoded: dict[str, Source]
+) -> None:
+    """Add what changes in project files to the edits."""
+    for name in index.views:
+        language = load_language(name)
+        found = {
+            path: index.read_source(path)
+            for path in index.tree.files
+            if path.rpartition("/")[2] in language.manifests
+        }
+        texts = {path: source.data for path, source in found.items() if not source.problem}
+        for path, edits in language.rewrite_manifests(index.projects[name], relocation, texts).items():
+            total.edits[path] = edits
+            decoded[path] = found[path]
 
 
 def raise_refusals(rewrite: Rewrite) -> None:
@@ -114,9 +134,12 @@ def read_candidates(
 ) -> dict[str, bytes]:
     """Read the units that move and those whose bytes hold one of the words."""
     encoded = [word.encode() for word in words if word]
-    pattern = re.compile(rb"\b(?:" + b"|".join(map(re.escape, encoded)) + rb")\b") if encoded else None
-    can_name = load_language(language).mention_filter(index.views[language], relocation)
-    few = encoded if len(encoded) <= FEW_WORDS else []
+    known = load_language(language)
+    flags = re.IGNORECASE if known.folds_case else re.NOFLAG
+    any_word = rb"\b(?:" + b"|".join(map(re.escape, encoded)) + rb")\b"
+    pattern = re.compile(any_word, flags) if encoded else None
+    can_name = known.mention_filter(index.views[language], relocation)
+    few = encoded if len(encoded) <= FEW_WORDS and not known.folds_case else []
     own = {*relocation.units, *(symbol.unit for symbol in relocation.definitions)}
     own |= {symbol.unit for symbol in relocation.definitions.values()}
     sources: dict[str, bytes] = {}

@@ -5,7 +5,7 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
 from yandrel.files.text import decode_source
-from yandrel.index.code import CodeIndex, facts_of_bytes, index_of_texts
+from yandrel.index.code import CodeIndex, OfLanguage, facts_of_bytes, index_of_texts
 from yandrel.languages.protocol import Language, View
 from yandrel.languages.registry import language_of, load_language
 from yandrel.model.changes import Refusal
@@ -102,9 +102,10 @@ def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
         project = _project_after(index, name, overlaid, files, manifests)
         after = index_of_texts(index, overlaid, files, project, name)
         proof.views[name] = after
-        check = _Check(index, view, after, plan, overlaid, moved, set(fresh))
+        own = OfLanguage(index.facts, name)
+        check = _Check(index, own, view, after, plan, overlaid, moved, set(fresh))
         proof.affected |= check.affected
-        after.preload(Unaffected(view, index.facts, check.affected))
+        after.preload(Unaffected(view, check.units, check.affected))
         check.run()
         proof.loads_as_before &= check.loads_as_before()
         if not check.refusals:
@@ -139,7 +140,7 @@ def _project_after(
                 raw = index.read_raw(path)
             if raw is not None:
                 manifests[path] = raw
-    units = Units(facts, files, frozenset(index.tree.ignored), folders_of(files))
+    units = Units(OfLanguage(facts, name), files, frozenset(index.tree.ignored), folders_of(files))
     return language.find_project(units, manifests, index.configured)
 
 
@@ -155,6 +156,7 @@ class _Check:
     def __init__(
         self,
         index: CodeIndex,
+        units: Mapping[str, Facts],
         before: View,
         after: View,
         plan: ChangePlan,
@@ -163,11 +165,13 @@ class _Check:
         fresh: set[str],
     ) -> None:
         self.index = index
+        self.units = units
         self.before = before
         self.after = after
         self.relocation = plan.relocation
         self.dropped = plan.rewrite.dropped
         self.untouchable = plan.untouchable
+        self.plan_sources = set(plan.sources)
         self.facts = facts
         self.moved = moved
         self.fresh = fresh
@@ -179,11 +183,12 @@ class _Check:
         touched = set(self.moved)
         touched |= {s.unit for s in self.relocation.definitions}
         touched |= {s.unit for s in self.relocation.definitions.values()}
-        affected = {unit for unit in touched if unit in self.index.facts}
+        affected = {unit for unit in touched if unit in self.units}
+        affected |= {unit for unit in self.plan_sources if unit in self.units}
         words = touched | self._new_tops() | self._namespace_folders(touched)
         possible = self.index.units_mentioning(words)
-        for unit in self.index.facts if possible is None else possible:
-            if unit in affected or unit not in self.index.facts:
+        for unit in self.units if possible is None else possible:
+            if unit in affected or unit not in self.units:
                 continue
             for edge in self.before.edges_of(unit):
                 loose = edge.state != State.FOUND
@@ -207,20 +212,20 @@ class _Check:
         if not hasattr(self, "_tops"):
             roots = {root.path for project in self.index.projects.values() for root in project.roots}
             arriving = {new for new in (*self.moved.values(), *self.fresh) if new}
-            self._tops = _names_at(roots, arriving) - _names_at(roots, self.index.facts)
+            self._tops = _names_at(roots, arriving) - _names_at(roots, self.units)
         return self._tops
 
     def _namespace_folders(self, touched: set[str]) -> set[str]:
         """Return folders of touched units that are bare namespaces, which imports may name."""
         folders = {path[: path.rfind("/") + 1] for path in touched}
-        return {f for f in folders if f and f + "__init__.py" not in self.index.facts}
+        return {f for f in folders if f and f + "__init__.py" not in self.units}
 
     def run(self) -> None:
         homes: dict[str, set[str]] = {}
         for symbol, target in self.relocation.definitions.items():
             homes.setdefault(symbol.unit, set()).add(target.unit)
         for unit in sorted(self.affected):
-            if unit not in self.index.facts or unit in self.untouchable:
+            if unit not in self.units or unit in self.untouchable:
                 continue
             new = self.relocation.unit(unit)
             if self.moved.get(unit, unit) == "":
@@ -300,7 +305,7 @@ class _Check:
             for unit, fault in sorted(faults.items()):
                 old = self._old_of(unit)
                 known = by_member.get(old, frozenset({old}))
-                if old in self.index.facts and self.before.loading_faults_of(old, known):
+                if old in self.units and self.before.loading_faults_of(old, known):
                     continue
                 self.refusals.append(Refusal(old, 0, f"{CYCLE}: {fault}", self.way_out()))
                 return
@@ -312,7 +317,7 @@ class _Check:
             return False
         for unit in self.affected:
             new = relocation.unit(unit)
-            if unit in self.index.facts and new in self.facts:
+            if unit in self.units and new in self.facts:
                 loads = [relocation.unit(other) for other in self.before.resolved_of(unit).loads]
                 if loads != list(self.after.resolved_of(new).loads):
                     return False

@@ -1,28 +1,34 @@
 """Configuration that names what moves: entry points, settings, paths; prose is only listed."""
 
+import re
 import stat
+from collections.abc import Mapping
 
 from yandrel.index.code import CodeIndex
+from yandrel.languages.protocol import View
 from yandrel.languages.registry import language_of
 from yandrel.layout.config import Layout
 from yandrel.model.changes import Edit, Note, apply_edits
+from yandrel.model.graph import Symbol
 from yandrel.moves.plan import ChangePlan, FileChange
 from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
 
 OWN_FILES = ("yandrel.toml", "yandrel.accepted.toml")
 
 
-def plan_texts(index: CodeIndex, plan: ChangePlan, layout: Layout, move_list: str = "") -> None:
+def plan_texts(
+    index: CodeIndex, plan: ChangePlan, views: Mapping[str, View], layout: Layout, move_list: str = ""
+) -> None:
     """Add to a plan what it changes in configuration, and notes for what it does not.
 
     The move list itself is left alone.
     """
-    names = renamed_names(index, plan)
+    names = renamed_names(index, plan, views)
     paths = {old: new for old, new in plan.relocation.units.items() if "/" in old}
     folders = dict(plan.relocation.folders)
     if not names and not paths and not folders:
         return
-    heads = {name.partition(".")[0].encode() for name in names}
+    heads = {re.split(r"[.\\]", name, maxsplit=1)[0].encode() for name in names}
     heads |= {path.partition("/")[0].encode() for path in (*paths, *folders)}
     for path in index.tree.files:
         config = is_config(path)
@@ -36,10 +42,11 @@ def plan_texts(index: CodeIndex, plan: ChangePlan, layout: Layout, move_list: st
         data = place.read_bytes()
         if not any(head in data for head in heads):
             continue
+        known = list(plan.rewrite.edits.get(path, ()))
         edits: list[Edit] = []
         for start, end, word in find_words(data):
             new = _renamed(word, names, paths, folders)
-            if new is None:
+            if new is None or any(e.start < end and start < e.end for e in known):
                 continue
             if config and path not in OWN_FILES and not layout.is_generated(path):
                 edits.append(Edit(start, end, new.encode()))
@@ -48,33 +55,34 @@ def plan_texts(index: CodeIndex, plan: ChangePlan, layout: Layout, move_list: st
                 why = f"names what moves; it would be {new} now"
                 plan.notes.append(Note(path, line, word, why))
         if edits:
-            _add(index, plan, path, data, edits)
+            _add(index, plan, path, data, known + edits)
 
 
-def renamed_names(index: CodeIndex, plan: ChangePlan) -> dict[str, str]:
-    """Return the qualified names of everything that moves, old to new."""
+def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> dict[str, str]:
+    """Return how configuration writes the names of everything that moves, old to new.
+
+    `views` are the graphs after the change.
+    """
     names: dict[str, str] = {}
+    symbols = dict(plan.relocation.definitions)
     for old, new in plan.relocation.units.items():
         if old in index.facts:
-            before, after = index.namespace_of(old), _namespace_after(index, plan, new)
-            if before and after and "." in before and before != after:
-                names[before] = after
-    for symbol, target in plan.relocation.definitions.items():
-        before = index.namespace_of(symbol.unit)
-        after = _namespace_after(index, plan, target.unit)
-        if before and after:
-            names[f"{before}.{symbol.name}"] = f"{after}.{target.name}"
+            symbols[Symbol(old)] = Symbol(new)
+            for definition in index.facts[old].definitions:
+                symbols.setdefault(Symbol(old, definition.name), Symbol(new, definition.name))
+    for old_symbol, new_symbol in symbols.items():
+        name = language_of(new_symbol.unit)
+        if old_symbol.unit not in index.facts or name is None or name not in views:
+            continue
+        before = index.view(old_symbol.unit).names_in_text(old_symbol)
+        after = views[name].names_in_text(new_symbol)
+        names.update((b, a) for b, a in zip(before, after) if b != a)
     return names
 
 
-def _namespace_after(index: CodeIndex, plan: ChangePlan, unit: str) -> str:
-    name = language_of(unit)
-    if name is None or name not in index.views:
-        return ""
-    return index.views[name].namespace_of(unit)
-
-
 def _renamed(word: str, names: dict[str, str], paths: dict[str, str], folders: dict[str, str]) -> str | None:
+    if "\\" in word:
+        return _renamed_class(word, names)
     dotted = word.replace(":", ".")
     if dotted in names:
         new = names[dotted]
@@ -98,6 +106,18 @@ def _renamed(word: str, names: dict[str, str], paths: dict[str, str], folders: d
     if word.endswith("/") and word in folders and word.count("/") > 1:
         return folders[word]
     return None
+
+
+def _renamed_class(word: str, names: dict[str, str]) -> str | None:
+    """A name with backslashes, doubled or not, with one in front or not, with a member after it or not."""
+    separator = "\\\\" if "\\\\" in word else "\\"
+    bare, colons, member = word.partition("::")
+    plain = bare.replace(separator, "\\")
+    lead = "\\" if plain.startswith("\\") else ""
+    new = names.get(plain.removeprefix(lead))
+    if new is None:
+        return None
+    return (lead + new).replace("\\", separator) + colons + member
 
 
 def _add(index: CodeIndex, plan: ChangePlan, path: str, data: bytes, edits: list[Edit]) -> None:

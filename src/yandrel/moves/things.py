@@ -137,10 +137,9 @@ def _base(index: CodeIndex, text: str, here: str) -> str:
 def _definition_target(index: CodeIndex, source: Thing, path: str, into: bool, name: str) -> Thing:
     name = _identifier(name) if name else source.name
     if into or (index.root / path).is_dir():
-        from yandrel.model.words import snake
-
         suffix = source.path[source.path.rfind(".") :]
-        unit = f"{path}/{snake(name)}{suffix}" if path else f"{snake(name)}{suffix}"
+        leaf = index.language(source.path).file_name(name) + suffix
+        unit = f"{path}/{leaf}" if path else leaf
         return Thing(unit, name)
     if language_of(path) != language_of(source.path):
         raise CallError(

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 
 from yandrel.layout.patterns import compile_pattern
-from yandrel.model.facts import Definition
+from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
 
@@ -67,7 +67,7 @@ def extends(context: Context, unit: str, definition: Definition, base: str, dept
         if found is None or not found.name or found.unit not in context.index.facts:
             continue
         for parent in context.index.facts[found.unit].definitions:
-            if parent.name == found.name and parent.kind == "class" and parent != definition:
+            if parent.name == found.name and parent.kind in TYPE_KINDS and parent != definition:
                 if extends(context, found.unit, parent, base, depth + 1):
                     return True
     return False

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 
+from yandrel.model.facts import TYPE_KINDS
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
 
@@ -27,7 +28,7 @@ class WideInterface:
                 continue
             for definition in context.index.facts[unit].definitions:
                 public = [name for name in definition.members if not name.startswith("_")]
-                if definition.kind == "class" and len(public) > limit:
+                if definition.kind in TYPE_KINDS and len(public) > limit:
                     yield context.finding(
                         self.name,
                         unit,

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from yandrel.errors import ConfigError
 from yandrel.layout.config import SHARED, Layout, parse_layout
 from yandrel.layout.patterns import compile_pattern
-from yandrel.model.facts import Definition
+from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.graph import State
 from yandrel.model.words import singular, snake, words_of
 from yandrel.survey.domains import ROLE_WORDS
@@ -459,7 +459,7 @@ def _shapes_text(picture: Picture) -> str:
         classes: list[Definition] = [
             d for u in picture.counted() if picture.role(u) == role
             for d in picture.index.facts[u].definitions
-            if d.kind == "class" and not d.name.startswith("_")
+            if d.kind in TYPE_KINDS and not d.name.startswith("_")
         ]  # fmt: skip
         if len(classes) < 4:
             continue

@@ -3,7 +3,7 @@
 from collections import Counter
 
 from yandrel.layout.config import SHARED
-from yandrel.model.facts import Definition
+from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.results import (
     FORMAT_VERSION,
     Crowd,
@@ -137,7 +137,7 @@ def _actions_of(definition: Definition, domain: str) -> list[str]:
         return []
     if definition.kind == "function":
         names = [definition.name]
-    elif definition.kind == "class":
+    elif definition.kind in TYPE_KINDS:
         own = action_of(definition.name, domain)
         methods = [m[:-2] for m in definition.members if m.endswith("()") and m[0] != "_"]
         named = [m for m in methods if m not in HOOKS and not m.startswith(HOOK_STARTS)]

@@ -10,7 +10,7 @@ from yandrel.languages.registry import language_of, load_language
 from yandrel.layout.config import Layout, Role
 from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.evidence import Evidence, Hint
-from yandrel.model.facts import Definition, Facts
+from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 from yandrel.survey.hints import HintTable
 
 TELLING = 4
@@ -70,7 +70,7 @@ class RoleReader:
         place, home, values = self.place_of(unit)
         evident = self.evident_role(found)
         spots = self.spots(unit, table, name)
-        blocks = sum(d.kind in ("class", "function") for d in facts.definitions)
+        blocks = sum(d.kind != "constant" for d in facts.definitions)
         held = Counter(role for _, role in by_definition)
         rare = {role for role, count in held.items() if count * RARE < blocks}
         rare |= {"error"} if held["error"] * 2 < blocks else set()
@@ -168,10 +168,10 @@ def evidence_of(table: HintTable, definition: Definition, origins: dict[str, str
     """
     out: list[Evidence] = []
     name = definition.name
-    if definition.kind in ("class", "function") or name == "urlpatterns":
+    if definition.kind != "constant" or name == "urlpatterns":
         for hint in table.match("type", name):
             out.append(Evidence(hint.role, f"{definition.kind} {name}", hint.weight))
-    for base in definition.bases if definition.kind == "class" else ():
+    for base in definition.bases if definition.kind in TYPE_KINDS else ():
         head, dot, rest = base.partition(".")
         qualified = origins.get(head, head) + dot + rest
         hints = dict.fromkeys([*table.match("base", base), *table.match("base", qualified)])

@@ -3,11 +3,11 @@
 import re
 from collections.abc import Iterator
 
-CONFIG_SUFFIXES = (".toml", ".cfg", ".ini", ".yaml", ".yml", ".json", ".conf", ".properties")
+CONFIG_SUFFIXES = (".toml", ".cfg", ".ini", ".yaml", ".yml", ".json", ".conf", ".properties", ".xml", ".neon")
 CONFIG_NAMES = frozenset({"Procfile", "Dockerfile", "Makefile", "tox.ini", "MANIFEST.in"})
 PROSE_SUFFIXES = (".md", ".rst", ".txt")
 LARGEST = 1_000_000
-WORD = re.compile(rb"[A-Za-z_][\w./:-]*[\w/]")
+WORD = re.compile(rb"\\?[A-Za-z_][\w./:\\-]*[\w/]")
 
 
 def is_config(path: str) -> bool:
@@ -23,5 +23,5 @@ def is_prose(path: str) -> bool:
 def find_words(data: bytes) -> Iterator[tuple[int, int, str]]:
     """Yield start, end and text of each word that may be a qualified name or a path."""
     for found in WORD.finditer(data):
-        if b"." in found.group() or b"/" in found.group() or b":" in found.group():
+        if b"." in found.group() or b"/" in found.group() or b":" in found.group() or b"\\" in found.group():
             yield found.start(), found.end(), found.group().decode("ascii", "replace")

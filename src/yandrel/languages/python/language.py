@@ -7,10 +7,11 @@ from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.project import MANIFESTS, find_project, tops_of
 from yandrel.languages.python.roles import HINTS
 from yandrel.languages.python.view import PythonView
-from yandrel.model.changes import Relocation, Rewrite
+from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
+from yandrel.model.words import snake
 
 
 class PythonLanguage:
@@ -21,6 +22,8 @@ class PythonLanguage:
     version = 5
     manifests = MANIFESTS
     cookies = True
+    implicit = False
+    folds_case = False
 
     def read_facts(self, source: bytes) -> Facts:
         return read_facts(source)
@@ -40,7 +43,7 @@ class PythonLanguage:
     def open_view(self, units: Units, project: Project) -> PythonView:
         return PythonView(units, project)
 
-    def moved_words(self, relocation: Relocation) -> set[str]:
+    def moved_words(self, view: PythonView, relocation: Relocation) -> set[str]:
         from yandrel.languages.python.rewrite import moved_words
 
         return moved_words(relocation)
@@ -62,6 +65,11 @@ class PythonLanguage:
 
         return find_loose_ends(view, unit, source)
 
+    def rewrite_manifests(
+        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+    ) -> dict[str, list[Edit]]:
+        return {}
+
     def companions(self, unit: str) -> tuple[str, ...]:
         return (unit + "i",) if unit.endswith(".py") else ()
 
@@ -70,6 +78,9 @@ class PythonLanguage:
 
     def qualified_path(self, name: str) -> str:
         return name.replace(".", "/")
+
+    def file_name(self, definition: str) -> str:
+        return snake(definition)
 
     def hints(self) -> tuple[Hint, ...]:
         return HINTS

@@ -441,6 +441,14 @@ class PythonView:
         found = self.find_dotted(name)
         return found[0] if found is not None else None
 
+    def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
+        module = self.module_name(symbol.unit) if symbol.unit else None
+        if not module:
+            return ()
+        if symbol.name:
+            return (f"{module}.{symbol.name}",)
+        return (module,) if "." in module else ()
+
     def find_name(self, unit: str, name: str) -> Symbol | None:
         found = self.member(unit, name)
         return found.final if found.state == State.FOUND else None

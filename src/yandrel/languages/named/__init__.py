@@ -1,0 +1,1 @@
+"""What languages share whose references go by declared, qualified names."""

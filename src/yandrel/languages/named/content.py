@@ -1,0 +1,106 @@
+"""What one file of a language with declared namespaces holds, read in depth for a move.
+
+Qualified names have dots for separators throughout, whatever the language writes.
+"""
+
+from dataclasses import dataclass, field
+
+
+@dataclass(frozen=True, slots=True)
+class Block:
+    """One declared namespace: its name and span, what it spans, and where an import would go."""
+
+    name: str
+    name_start: int
+    name_end: int
+    statement_start: int
+    statement_end: int
+    start: int
+    end: int
+    insert_at: int
+
+
+@dataclass(frozen=True, slots=True)
+class Statement:
+    """One import statement; `prefix` is what a group's names have in common."""
+
+    start: int
+    end: int
+    block: int
+    space: str
+    prefix: str = ""
+    grouped: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Clause:
+    """One name that an import statement brings; spans are of the clause and of the name in it."""
+
+    path: str
+    bound: str
+    space: str
+    start: int
+    end: int
+    path_start: int
+    path_end: int
+    statement: int
+    aliased: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Use:
+    """One place that names something; `kind` is "code", "doc" or "string"."""
+
+    start: int
+    end: int
+    parts: tuple[str, ...]
+    rooted: bool
+    space: str
+    block: int
+    kind: str = "code"
+
+    @property
+    def head(self) -> str:
+        return self.parts[0]
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """A definition with its comments: whole span, and that of its name."""
+
+    name: str
+    kind: str
+    space: str
+    start: int
+    end: int
+    name_start: int
+    name_end: int
+    block: int
+    fixed: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class PathUse:
+    """A string that leads to a file: its content's span, the text, what it starts from."""
+
+    start: int
+    end: int
+    text: str
+    base: str
+
+
+@dataclass
+class Content:
+    """All that a move must know of one file."""
+
+    source: bytes
+    blocks: list[Block] = field(default_factory=list)
+    statements: list[Statement] = field(default_factory=list)
+    clauses: list[Clause] = field(default_factory=list)
+    uses: list[Use] = field(default_factory=list)
+    held: list[Held] = field(default_factory=list)
+    paths: list[PathUse] = field(default_factory=list)
+    acts: bool = False
+
+    def line_of(self, position: int) -> int:
+        return self.source.count(b"\n", 0, position) + 1

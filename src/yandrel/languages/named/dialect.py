@@ -1,0 +1,155 @@
+"""What a language says about its names and imports, for rewriting them."""
+
+from abc import ABC, abstractmethod
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+
+from yandrel.languages.named.content import Block, Clause, Content, Held, Use
+from yandrel.languages.named.table import Renaming
+from yandrel.languages.named.view import NamedView
+from yandrel.model.changes import Edit, Refusal, Relocation
+
+
+@dataclass
+class Scope:
+    """What names mean at one place: the namespace, and what imports bind there.
+
+    `bound` maps space and folded name to a qualified name, `opened` are namespaces (or types) whose
+    members can be named without more.
+    """
+
+    namespace: str
+    bound: dict[tuple[str, str], str] = field(default_factory=dict)
+    opened: list[str] = field(default_factory=list)
+
+
+@dataclass(frozen=True, slots=True)
+class KeptImport:
+    """What becomes of a clause: gone, or leading to `path`, bound as `alias` where that is not empty."""
+
+    clause: Clause
+    path: str
+    alias: str
+    dropped: bool = False
+
+    @property
+    def changed(self) -> bool:
+        return self.dropped or self.path != self.clause.path
+
+
+@dataclass(frozen=True, slots=True)
+class AddedImport:
+    """An import that is new in a file."""
+
+    path: str
+    space: str
+    alias: str = ""
+
+
+class Known(ABC):
+    """Which qualified names are defined, before a change or after it."""
+
+    @abstractmethod
+    def has(self, name: str, space: str) -> bool: ...
+
+
+class Before(Known):
+    def __init__(self, renaming: Renaming) -> None:
+        self.table = renaming.table
+
+    def has(self, name: str, space: str) -> bool:
+        return self.table.has(name, space)
+
+
+class After(Known):
+    def __init__(self, renaming: Renaming) -> None:
+        self.renaming = renaming
+
+    def has(self, name: str, space: str) -> bool:
+        return self.renaming.has_after(name, space)
+
+
+class Draft(ABC):
+    """The surroundings that a name is spelled in, as they will be."""
+
+    scope: Scope
+
+    @abstractmethod
+    def binding_of(self, path: str, space: str) -> str | None:
+        """Return the name that an import binds a qualified name to."""
+
+    @abstractmethod
+    def bring_in(self, path: str, space: str) -> str | None:
+        """Import a qualified name; return what it is bound to, None where no name is free."""
+
+    @abstractmethod
+    def means_other(self, name: str, path: str, space: str) -> bool:
+        """Whether a bare name is needed for, or bound to, something else here."""
+
+
+class Dialect(ABC):
+    """One language's names and imports."""
+
+    suffixes: tuple[str, ...]
+
+    def __init__(self, view: NamedView) -> None:
+        self.view = view
+
+    @abstractmethod
+    def read(self, source: bytes) -> Content:
+        """Read a file in depth."""
+
+    @abstractmethod
+    def scope_of(self, namespace: str, imports: Iterable[tuple[str, str, str]]) -> Scope:
+        """Return the scope that a namespace and imports (path, bound name, space) make."""
+
+    @abstractmethod
+    def meaning(self, scope: Scope, use: Use, known: Known) -> str | None:
+        """Return the qualified name that a use means, None where it certainly means none of ours."""
+
+    @abstractmethod
+    def spell(self, use: Use, written: str, path: str, draft: Draft) -> str | None:
+        """Return how a use is written so that it means a qualified name; None where it cannot be."""
+
+    @abstractmethod
+    def spell_string(self, written: str, path: str) -> str:
+        """Return a qualified name in the style of one written in a string."""
+
+    @abstractmethod
+    def edit_imports(
+        self, content: Content, block: int, kept: list[KeptImport], added: list[AddedImport], namespace: str
+    ) -> list[Edit]:
+        """Return the edits that make a block's imports what they will be."""
+
+    @abstractmethod
+    def edit_namespace(self, content: Content, block: Block, namespace: str) -> list[Edit]:
+        """Return the edits that declare another namespace."""
+
+    @abstractmethod
+    def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
+        """Return the text of a new file for pieces of another."""
+
+    @abstractmethod
+    def is_redundant(self, path: str, bound: str, namespace: str) -> bool:
+        """Whether an import brings nothing that its namespace has not."""
+
+    @abstractmethod
+    def object_to(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Refusal]:
+        """Return what of a relocation this language does not allow."""
+
+    def edit_paths(self, unit: str, new: str, content: Content, relocation: Relocation) -> list[Edit]:
+        """Return the edits of strings that lead to files."""
+        return []
+
+    def namespace_after(self, unit: str, new: str, block: Block, blocks: int, expected: str | None) -> str:
+        """Return the namespace of a block of a moved unit; `expected` is that of its new folder."""
+        if blocks > 1 or expected is None:
+            return block.name
+        return expected
+
+    def follows_file(self, held: Held, unit: str) -> bool:
+        """Whether a definition must be named like its file."""
+        stem = unit.rpartition("/")[2].partition(".")[0]
+        return held.space == "type" and held.name == stem

@@ -1,0 +1,496 @@
+"""Rewriting a relocation: declarations, imports, every name that would mean something else."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from yandrel.languages.named.content import Clause, Content, Held, Use
+from yandrel.languages.named.dialect import (
+    AddedImport,
+    After,
+    Before,
+    Dialect,
+    Draft,
+    KeptImport,
+    Scope,
+)
+from yandrel.languages.named.settle import NameMap, settle_relocation
+from yandrel.languages.named.table import Renaming, last_of
+from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits
+from yandrel.model.graph import Symbol
+
+
+@dataclass
+class Arrival:
+    """A definition on its way into another file."""
+
+    origin: str
+    content: Content
+    held: Held
+    name: str
+    scope: Scope
+
+
+@dataclass
+class Wanted:
+    """A use with what it must mean, and what it is relative to."""
+
+    use: Use
+    target: str
+    written: str
+    arrival: Arrival | None = None
+
+
+@dataclass
+class Context:
+    """What the rewriting of one relocation shares."""
+
+    dialect: Dialect
+    relocation: Relocation
+    contents: dict[str, Content]
+    renaming: Renaming
+    names: NameMap
+    result: Rewrite
+    before: Before = field(init=False)
+    after: After = field(init=False)
+
+    def __post_init__(self) -> None:
+        self.before = Before(self.renaming)
+        self.after = After(self.renaming)
+
+    def place(self, name: str, space: str) -> str:
+        """Return where a qualified name of a definition or a whole namespace will be."""
+        moved = self.renaming.place(name, space)
+        if moved == name and space == "type" and not self.before.has(name, space):
+            return self.renaming.place_namespace(name)
+        return moved
+
+
+def rewrite(
+    dialect: Dialect, relocation: Relocation, sources: Mapping[str, bytes]
+) -> tuple[Rewrite, Relocation]:
+    """Return what a relocation changes in the sources, and the relocation with what goes along."""
+    result = Rewrite()
+    facts = dialect.view.units.facts
+    contents: dict[str, Content] = {}
+    touched = {*relocation.units, *(s.unit for s in relocation.definitions)}
+    touched |= {s.unit for s in relocation.definitions.values()}
+    for unit, source in sources.items():
+        if unit in facts:
+            contents[unit] = dialect.read(source)
+            if facts[unit].problems and unit in touched:
+                why = "the file cannot be read whole"
+                result.refusals.append(Refusal(unit, facts[unit].problems[0].line, why, "mend it first"))
+    settled = settle_relocation(dialect, relocation, contents)
+    names = NameMap(dialect, settled, contents, result)
+    renaming = names.work_out()
+    result.refusals += dialect.object_to(settled, renaming, contents)
+    if result.refusals:
+        return result, settled
+    context = Context(dialect, settled, contents, renaming, names, result)
+    arrivals = find_arrivals(context)
+    for unit in contents:
+        FileRewriter(context, unit, arrivals.pop(settled.unit(unit), [])).rewrite()
+    for target, pieces in arrivals.items():
+        create_file(context, target, pieces)
+    return result, settled
+
+
+def find_arrivals(context: Context) -> dict[str, list[Arrival]]:
+    """Return the definitions that leave their files, by the new path of where they go."""
+    found: dict[str, list[Arrival]] = {}
+    relocation = context.relocation
+    for symbol, target in relocation.definitions.items():
+        if target.unit == relocation.unit(symbol.unit):
+            continue
+        content = context.contents[symbol.unit]
+        held = next(h for h in content.held if h.name == symbol.name)
+        scope = old_scope(context.dialect, content, held.block)
+        found.setdefault(target.unit, []).append(Arrival(symbol.unit, content, held, target.name, scope))
+    for pieces in found.values():
+        pieces.sort(key=lambda piece: (piece.origin, piece.held.start))
+    return found
+
+
+def old_scope(dialect: Dialect, content: Content, block: int) -> Scope:
+    """Return what names mean in a block as it is."""
+    imports = [
+        (clause.path, clause.bound, clause.space)
+        for clause in content.clauses
+        if content.statements[clause.statement].block == block
+    ]
+    return dialect.scope_of(content.blocks[block].name, imports)
+
+
+class BlockDraft(Draft):
+    """One block as it will be: its imports, and the names that its uses need."""
+
+    def __init__(
+        self, context: Context, namespace: str, kept: list[KeptImport], wanted: list[Wanted], own: set[str]
+    ) -> None:
+        self.context = context
+        self.dialect = context.dialect
+        self.namespace = namespace
+        self.kept = kept
+        self.added: list[AddedImport] = []
+        self.fold = context.renaming.table.fold
+        self.own = own
+        self.claims: dict[tuple[str, str], set[str]] = {}
+        for item in wanted:
+            if item.use.kind == "code" and not item.use.rooted:
+                space = item.use.space if len(item.use.parts) == 1 else "type"
+                key = (space, self.fold(item.use.head, space))
+                head = self._head_target(item)
+                self.claims.setdefault(key, set()).add(head)
+        self.refresh()
+
+    def _head_target(self, item: Wanted) -> str:
+        extra = len(item.use.parts) - 1
+        parts = item.target.split(".")
+        return ".".join(parts[: len(parts) - extra]) if extra else item.target
+
+    def refresh(self) -> None:
+        imports = [
+            (item.path, item.alias or last_of(item.path), item.clause.space)
+            for item in self.kept
+            if not item.dropped
+        ]
+        imports += [(item.path, item.alias or last_of(item.path), item.space) for item in self.added]
+        self.scope = self.dialect.scope_of(self.namespace, imports)
+
+    def binding_of(self, path: str, space: str) -> str | None:
+        folded = self.fold(path, space)
+        for item in self.kept:
+            if not item.dropped and item.clause.space == space and self.fold(item.path, space) == folded:
+                return item.alias or last_of(item.path)
+        for new in self.added:
+            if new.space == space and self.fold(new.path, space) == folded:
+                return new.alias or last_of(new.path)
+        return None
+
+    def means_other(self, name: str, path: str, space: str) -> bool:
+        key = (space, self.fold(name, space))
+        bound = self.scope.bound.get(key)
+        if bound is not None:
+            return self.fold(bound, space) != self.fold(path, space)
+        if space == "type" and key[1] in self.own and self.fold(path, space) != self.fold(
+            f"{self.namespace}.{name}" if self.namespace else name, space
+        ):  # fmt: skip
+            return True
+        claimed = {self.fold(claim, space) for claim in self.claims.get(key, ())}
+        return bool(claimed - {self.fold(path, space)})
+
+    def bring_in(self, path: str, space: str) -> str | None:
+        name = last_of(path)
+        alias = ""
+        if self.means_other(name, path, space):
+            outer = path.split(".")[-2] if "." in path else "Other"
+            for candidate in (outer + name, "Other" + name):
+                if not self.means_other(candidate, path, space):
+                    alias = candidate
+                    break
+            else:
+                return None
+        self.added.append(AddedImport(path, space, alias))
+        self.refresh()
+        return alias or name
+
+
+class FileRewriter:
+    """Rewrites one file: what stays in it, and what comes."""
+
+    def __init__(self, context: Context, unit: str, arrivals: list[Arrival]) -> None:
+        self.context = context
+        self.dialect = context.dialect
+        self.unit = unit
+        self.new = context.relocation.unit(unit)
+        self.content = context.contents[unit]
+        self.arrivals = arrivals
+        self.edits: list[Edit] = []
+        relocation = context.relocation
+        self.leaving = [
+            held
+            for held in self.content.held
+            if relocation.definitions.get(Symbol(unit, held.name), Symbol(self.new)).unit != self.new
+        ]
+
+    def rewrite(self) -> None:
+        content, result = self.content, self.context.result
+        if self.leaving and len(self.leaving) == len(content.held) and not content.acts and not self.arrivals:
+            result.emptied.add(self.unit)
+            return
+        last = len(content.blocks) - 1
+        for number, block in enumerate(content.blocks):
+            namespace = self.context.names.namespaces[self.unit, number]
+            pieces = self.arrivals if number == last else []
+            self.rewrite_block(number, namespace, pieces)
+            if namespace != block.name:
+                self.edits += self.dialect.edit_namespace(content, block, namespace)
+        for held in self.leaving:
+            start, end = cut_span(content.source, held.start, held.end)
+            self.edits.append(Edit(start, end, b""))
+        self.rename_definitions()
+        gone = [(h.start, h.end) for h in self.leaving]
+        self.edits += [
+            edit
+            for edit in self.dialect.edit_paths(self.unit, self.new, content, self.context.relocation)
+            if not any(s <= edit.start < e for s, e in gone)
+        ]
+        edits = merge_edits(self.edits)
+        if edits:
+            result.edits[self.unit] = edits
+
+    def rename_definitions(self) -> None:
+        for held in self.content.held:
+            target = self.context.relocation.definitions.get(Symbol(self.unit, held.name))
+            if target is not None and target.unit == self.new and target.name != held.name:
+                self.edits.append(Edit(held.name_start, held.name_end, target.name.encode()))
+
+    def rewrite_block(self, number: int, namespace: str, pieces: list[Arrival]) -> None:
+        content = self.content
+        scope = old_scope(self.dialect, content, number)
+        uses = [use for use in content.uses if use.block == number]
+        staying = [use for use in uses if not self.is_leaving(use.start)]
+        wanted = self.context_wants(staying, scope, content, None)
+        for piece in pieces:
+            wanted += piece_wants(self.context, piece)
+        kept = self.keep_imports(number, namespace, uses, wanted)
+        own = self.own_names(number, pieces)
+        draft = BlockDraft(self.context, namespace, kept, wanted, own)
+        texts = spell_all(self.context, draft, wanted, self.unit)
+        self.edits += [Edit(w.use.start, w.use.end, text.encode()) for w, text in texts if w.arrival is None]
+        self.edits += self.dialect.edit_imports(content, number, draft.kept, draft.added, namespace)
+        if pieces:
+            self.add_pieces(number, pieces, texts)
+
+    def context_wants(
+        self, uses: list[Use], scope: Scope, content: Content, arrival: Arrival | None
+    ) -> list[Wanted]:
+        return wants(self.context, uses, scope, content, arrival)
+
+    def is_leaving(self, position: int) -> bool:
+        return any(held.start <= position < held.end for held in self.leaving)
+
+    def own_names(self, number: int, pieces: list[Arrival]) -> set[str]:
+        """Return the folded names of the types that the block will define."""
+        fold = self.context.renaming.table.fold
+        names = set()
+        for held in self.content.held:
+            if held.space == "type" and held.block == number and held not in self.leaving:
+                target = self.context.relocation.definitions.get(Symbol(self.unit, held.name))
+                names.add(fold(target.name if target is not None else held.name, "type"))
+        return names | {fold(piece.name, "type") for piece in pieces if piece.held.space == "type"}
+
+    def keep_imports(
+        self, number: int, namespace: str, uses: list[Use], wanted: list[Wanted]
+    ) -> list[KeptImport]:
+        content, fold = self.content, self.context.renaming.table.fold
+        changed = namespace != content.blocks[number].name
+        kept: list[KeptImport] = []
+        taken = {
+            (clause.space, fold(clause.bound, clause.space))
+            for clause in content.clauses
+            if content.statements[clause.statement].block == number
+        }
+        own = self.own_names(number, self.arrivals)
+        for clause in content.clauses:
+            if content.statements[clause.statement].block != number:
+                continue
+            path = self.context.place(clause.path, clause.space)
+            alias = clause.bound if clause.aliased else ""
+            if not alias and last_of(path) != clause.bound and clause.bound:
+                key = (clause.space, fold(last_of(path), clause.space))
+                if key in taken or (clause.space == "type" and key[1] in own):
+                    alias = clause.bound
+                else:
+                    taken.add(key)
+            bound = alias or last_of(path)
+            dropped = self.is_unused_now(clause, uses, wanted)
+            moved = changed or path != clause.path
+            if moved and not dropped and self.dialect.is_redundant(path, bound, namespace):
+                dropped = True
+            kept.append(KeptImport(clause, path, alias, dropped))
+        return kept
+
+    def is_unused_now(self, clause: Clause, uses: list[Use], wanted: list[Wanted]) -> bool:
+        """Whether only what leaves used an import."""
+        if not self.leaving or not clause.bound:
+            return False
+        fold = self.context.renaming.table.fold
+        bound = fold(clause.bound, clause.space)
+
+        def through(use: Use) -> bool:
+            space = use.space if len(use.parts) == 1 else "type"
+            return (
+                not use.rooted
+                and use.kind != "string"
+                and space == clause.space
+                and fold(use.head, space) == bound
+            )
+
+        went = any(through(use) for use in uses if self.is_leaving(use.start))
+        if not went:
+            return False
+        return not any(through(item.use) for item in wanted) and not any(
+            through(use) for use in uses if not self.is_leaving(use.start)
+        )
+
+    def add_pieces(self, number: int, pieces: list[Arrival], texts: list[tuple[Wanted, str]]) -> None:
+        at = self.end_of_block(number)
+        newline = newline_of(self.content.source)
+        body = (newline * 2).join(piece_text(piece, texts, self.context, self.new) for piece in pieces)
+        lead = newline * 2 if self.content.source[:at].strip() else ""
+        tail = "" if self.content.source[at : at + 1] in (b"\n", b"\r") else newline
+        self.edits.append(Edit(at, at, (lead + body + tail).encode()))
+
+    def end_of_block(self, number: int) -> int:
+        ends = [held.end for held in self.content.held if held.block == number and held not in self.leaving]
+        if ends:
+            return max(ends)
+        block = self.content.blocks[number]
+        statements = [s.end for s in self.content.statements if s.block == number]
+        return max([block.insert_at, *statements])
+
+
+def wants(
+    context: Context, uses: list[Use], scope: Scope, content: Content, arrival: Arrival | None
+) -> list[Wanted]:
+    """Return the uses with what each must mean after the change."""
+    out = []
+    for use in uses:
+        meant = context.dialect.meaning(scope, use, context.before)
+        if meant is None:
+            continue
+        known = context.before.has(meant, use.space)
+        if use.kind != "code" and not known:
+            continue
+        if use.space != "type" and not known:
+            continue
+        written = content.source[use.start : use.end].decode("utf-8", "replace")
+        out.append(Wanted(use, context.place(meant, use.space), written, arrival))
+    return out
+
+
+def piece_wants(context: Context, piece: Arrival) -> list[Wanted]:
+    held = piece.held
+    uses = [use for use in piece.content.uses if held.start <= use.start < held.end]
+    return wants(context, uses, piece.scope, piece.content, piece)
+
+
+def spell_all(
+    context: Context, draft: BlockDraft, wanted: list[Wanted], unit: str
+) -> list[tuple[Wanted, str]]:
+    """Return the uses that are written anew, with their new texts."""
+    out = []
+    dialect = context.dialect
+    fold = context.renaming.table.fold
+    for item in sorted(wanted, key=lambda w: w.use.kind != "code"):
+        use = item.use
+        meant = dialect.meaning(draft.scope, use, context.after)
+        if meant is not None and fold(meant, use.space) == fold(item.target, use.space):
+            continue
+        if use.kind == "string":
+            text: str | None = dialect.spell_string(item.written, item.target)
+        else:
+            text = dialect.spell(use, item.written, item.target, draft)
+        if text is None:
+            origin = item.arrival.content if item.arrival is not None else context.contents[unit]
+            place = item.arrival.origin if item.arrival is not None else unit
+            context.result.refusals.append(
+                Refusal(
+                    place,
+                    origin.line_of(use.start),
+                    f"{item.written} cannot be written so that it means the same",
+                )
+            )
+        elif text != item.written:
+            out.append((item, text))
+    return out
+
+
+def piece_text(piece: Arrival, texts: list[tuple[Wanted, str]], context: Context, new: str) -> str:
+    """Return the text of a definition as it arrives."""
+    held = piece.held
+    edits = [
+        Edit(w.use.start - held.start, w.use.end - held.start, text.encode())
+        for w, text in texts
+        if w.arrival is piece
+    ]
+    if piece.name != held.name:
+        edits.append(Edit(held.name_start - held.start, held.name_end - held.start, piece.name.encode()))
+    for edit in context.dialect.edit_paths(piece.origin, new, piece.content, context.relocation):
+        if held.start <= edit.start < held.end:
+            edits.append(Edit(edit.start - held.start, edit.end - held.start, edit.text))
+    text = piece.content.source[held.start : held.end]
+    return apply_edits(text, merge_edits(edits)).decode("utf-8")
+
+
+def create_file(context: Context, target: str, pieces: list[Arrival]) -> None:
+    """Make the file that definitions arrive in."""
+    wanted = [item for piece in pieces for item in piece_wants(context, piece)]
+    first = pieces[0]
+    namespace = context.names.namespace_of_target(target, first.origin, first.held.block)
+    fold = context.renaming.table.fold
+    own = {fold(piece.name, "type") for piece in pieces if piece.held.space == "type"}
+    draft = BlockDraft(context, namespace, [], wanted, own)
+    texts = spell_all(context, draft, wanted, first.origin)
+    bodies = [piece_text(piece, texts, context, target) for piece in pieces]
+    text = context.dialect.new_file(first.content, namespace, draft.added, bodies)
+    context.result.created[target] = text.encode()
+
+
+def merge_edits(edits: list[Edit]) -> list[Edit]:
+    """Return edits in order, without those inside of what is cut."""
+    cuts = [(e.start, e.end) for e in edits if not e.text and e.end > e.start]
+    out: list[Edit] = []
+    for edit in sorted(set(edits)):
+        inside = any(
+            s <= edit.start and edit.end <= e and (s, e) != (edit.start, edit.end) and edit.start < e
+            for s, e in cuts
+        )
+        if not inside or (edit.start == edit.end and any(edit.start in (s, e) for s, e in cuts)):
+            out.append(edit)
+    return out
+
+
+def cut_span(source: bytes, start: int, end: int) -> tuple[int, int]:
+    """Return the span of whole lines that goes with a definition, and one blank line around it."""
+    while start > 0 and source[start - 1 : start] in (b" ", b"\t"):
+        start -= 1
+    while end < len(source) and source[end : end + 1] in (b" ", b"\t"):
+        end += 1
+    if start > 0 and source[start - 1 : start] != b"\n":
+        return start, end
+    end = _after_line(source, end)
+    following = _after_blank(source, end)
+    if following > end:
+        return start, following
+    while start > 0:
+        before = source.rfind(b"\n", 0, start - 1) + 1
+        if source[before:start].strip():
+            break
+        start = before
+    return start, end
+
+
+def _after_line(source: bytes, at: int) -> int:
+    found = source.find(b"\n", at)
+    if found < 0:
+        return len(source) if not source[at:].strip() else at
+    return found + 1 if not source[at:found].strip() else at
+
+
+def _after_blank(source: bytes, at: int) -> int:
+    while at < len(source):
+        found = source.find(b"\n", at)
+        if found < 0 or source[at:found].strip():
+            return at
+        at = found + 1
+    return at
+
+
+def newline_of(source: bytes) -> str:
+    return "\r\n" if b"\r\n" in source[:4000] else "\n"
+
+
+def note(context: Context, unit: str, position: int, text: str, why: str) -> None:
+    context.result.notes.append(Note(unit, context.contents[unit].line_of(position), text, why))

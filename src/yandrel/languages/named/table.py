@@ -1,0 +1,129 @@
+"""Which qualified names an application defines, and where; before a change and after it."""
+
+from collections.abc import Callable, Iterable, Mapping
+
+from yandrel.model.facts import Definition, Facts
+from yandrel.model.graph import Symbol
+
+Fold = Callable[[str, str], str]
+SPACES = {"function": "function", "constant": "constant"}
+
+
+def space_of(definition: Definition) -> str:
+    return SPACES.get(definition.kind, "type")
+
+
+def join_name(namespace: str, name: str) -> str:
+    return f"{namespace}.{name}" if namespace else name
+
+
+def parent_of(name: str) -> str:
+    return name.rpartition(".")[0]
+
+
+def last_of(name: str) -> str:
+    return name.rpartition(".")[2]
+
+
+class SymbolTable:
+    """Definitions by qualified name, in each space of names."""
+
+    def __init__(self, fold: Fold) -> None:
+        self.fold = fold
+        self.places: dict[tuple[str, str], list[Symbol]] = {}
+        self.spelled: dict[tuple[str, str], str] = {}
+        self.namespaces: set[str] = set()
+
+    @classmethod
+    def of_units(cls, facts: Mapping[str, Facts], fold: Fold) -> "SymbolTable":
+        table = cls(fold)
+        for unit in facts:
+            found = facts[unit]
+            for definition in found.definitions:
+                name = join_name(definition.namespace, definition.name)
+                table.add(name, space_of(definition), Symbol(unit, definition.name))
+            for namespace in found.namespaces:
+                table.add_namespace(namespace)
+        return table
+
+    def add(self, name: str, space: str, symbol: Symbol) -> None:
+        key = (space, self.fold(name, space))
+        self.places.setdefault(key, []).append(symbol)
+        self.spelled.setdefault(key, name)
+
+    def add_namespace(self, namespace: str) -> None:
+        while namespace:
+            folded = self.fold(namespace, "type")
+            if folded in self.namespaces:
+                return
+            self.namespaces.add(folded)
+            namespace = parent_of(namespace)
+
+    def find(self, name: str, space: str) -> Symbol | None:
+        found = self.places.get((space, self.fold(name, space)))
+        return found[0] if found else None
+
+    def all_of(self, name: str, space: str) -> list[Symbol]:
+        return self.places.get((space, self.fold(name, space)), [])
+
+    def has(self, name: str, space: str) -> bool:
+        return (space, self.fold(name, space)) in self.places
+
+    def has_namespace(self, name: str) -> bool:
+        return self.fold(name, "type") in self.namespaces
+
+
+class Renaming:
+    """Where qualified names go, old to new, and what is defined when all have gone."""
+
+    def __init__(self, table: SymbolTable) -> None:
+        self.table = table
+        self.moved: dict[tuple[str, str], str] = {}
+        self.arrived: dict[tuple[str, str], str] = {}
+        self.namespaces: dict[str, str] = {}
+
+    def put(self, old: str, new: str, space: str) -> None:
+        fold = self.table.fold
+        if old == new:
+            return
+        self.moved[space, fold(old, space)] = new
+        self.arrived[space, fold(new, space)] = new
+
+    def place(self, name: str, space: str) -> str:
+        """Return where a qualified name will be."""
+        return self.moved.get((space, self.table.fold(name, space)), name)
+
+    def is_moved(self, name: str, space: str) -> bool:
+        return (space, self.table.fold(name, space)) in self.moved
+
+    def has_after(self, name: str, space: str) -> bool:
+        """Whether a qualified name is defined when all have gone."""
+        key = (space, self.table.fold(name, space))
+        return key in self.arrived or (key in self.table.places and key not in self.moved)
+
+    def place_namespace(self, name: str) -> str:
+        """Return the new name of a namespace of which everything goes to one other, or the old one."""
+        return self.namespaces.get(self.table.fold(name, "type"), name)
+
+    def find_namespaces(self) -> None:
+        """Find the namespaces that move whole."""
+        fold = self.table.fold
+        targets: dict[str, set[str | None]] = {}
+        for space, key in self.table.places:
+            spelled = self.table.spelled[space, key]
+            new = self.moved.get((space, key))
+            inner, tail = parent_of(spelled), "." + last_of(spelled)
+            while inner:
+                goes = new[: -len(tail)] if new and fold(new, space).endswith(fold(tail, space)) else None
+                targets.setdefault(fold(inner, "type"), set()).add(goes)
+                tail = "." + last_of(inner) + tail
+                inner = parent_of(inner)
+        for name, found in targets.items():
+            if len(found) == 1:
+                only = next(iter(found))
+                if only:
+                    self.namespaces[name] = only
+
+
+def units_of(symbols: Iterable[Symbol]) -> set[str]:
+    return {symbol.unit for symbol in symbols}

@@ -1,0 +1,182 @@
+"""One graph out of units that declare namespaces: imports and mentions, resolved by qualified names."""
+
+from abc import ABC, abstractmethod
+from collections.abc import Iterator, Mapping
+
+from yandrel.languages.named.roots import namespace_at
+from yandrel.languages.named.table import SymbolTable, join_name, space_of
+from yandrel.model.facts import Facts, Import, ImportedName, Mention, When
+from yandrel.model.graph import Edge, Resolved, State, Symbol
+from yandrel.model.project import Project, Units
+
+
+class NamedView(ABC):
+    """Names and edges of the units of one language, computed when asked for."""
+
+    separator = "."
+
+    def __init__(self, units: Units, project: Project) -> None:
+        self.units = units
+        self.project = project
+        self._table: SymbolTable | None = None
+        self._resolved: dict[str, Resolved] = {}
+        self._known: Mapping[str, Resolved] = {}
+        self._importers: dict[str, list[str]] | None = None
+        self._own_heads: set[str] | None = None
+
+    # -- what a language says ----------------------------------------------------------------
+
+    @abstractmethod
+    def fold(self, name: str, space: str) -> str:
+        """Return a name as it is compared."""
+
+    @abstractmethod
+    def find_mention(self, unit: str, facts: Facts, mention: Mention) -> Symbol | None:
+        """Return the definition that a mention means."""
+
+    @abstractmethod
+    def find_import(self, unit: str, item: Import, name: ImportedName) -> tuple[State, Symbol] | None:
+        """Return where an import leads (an outside package by its name); None for a namespace."""
+
+    @abstractmethod
+    def is_standard(self, package: str) -> bool:
+        """Whether an outside package is the language's own library."""
+
+    # -- names -------------------------------------------------------------------------------
+
+    @property
+    def table(self) -> SymbolTable:
+        if self._table is None:
+            self._table = SymbolTable.of_units(self.units.facts, self.fold)
+        return self._table
+
+    def qualified_of(self, unit: str, name: str) -> tuple[str, str] | None:
+        """Return the qualified name, with dots, and the space of a definition."""
+        for definition in self.units.facts[unit].definitions:
+            if definition.name == name:
+                return join_name(definition.namespace, name), space_of(definition)
+        return None
+
+    def expected_namespace(self, path: str) -> str | None:
+        """Return the namespace, with dots, that a path has by the project's roots."""
+        return namespace_at(path, self.project.roots)
+
+    def is_own(self, name: str) -> bool:
+        """Whether a qualified name begins like the application's own."""
+        if self._own_heads is None:
+            self._own_heads = set()
+            for facts in self.units.facts.values():
+                for namespace in facts.namespaces:
+                    self._own_heads.add(self.fold(".".join(namespace.split(".")[:2]), "type"))
+        folded = self.fold(name, "type").split(".")
+        return ".".join(folded[:2]) in self._own_heads or folded[0] in self._own_heads
+
+    # -- edges -------------------------------------------------------------------------------
+
+    def resolved_of(self, unit: str) -> Resolved:
+        """Return every reference of a unit, resolved."""
+        found = self._resolved.get(unit)
+        if found is None:
+            found = self._known.get(unit)
+            if found is None:
+                found = Resolved(tuple(self._find_edges(unit)), ())
+            self._resolved[unit] = found
+        return found
+
+    def edges_of(self, unit: str) -> tuple[Edge, ...]:
+        return self.resolved_of(unit).edges
+
+    def preload(self, known: Mapping[str, Resolved]) -> None:
+        self._known = known
+
+    def _find_edges(self, unit: str) -> Iterator[Edge]:
+        facts = self.units.facts[unit]
+        imported: set[Symbol] = set()
+        for item in facts.imports:
+            for name in item.names:
+                found = self.find_import(unit, item, name)
+                if found is None:
+                    continue
+                state, symbol = found
+                spelled = self.spell(join_name(item.module, name.name) if name.name != "*" else item.module)
+                imported.add(symbol)
+                yield Edge(
+                    item.line, spelled, int(state), symbol.unit, symbol.name, symbol.unit, symbol.name,
+                    item.when, False,
+                )  # fmt: skip
+        for mention in facts.mentions:
+            meant = self.find_mention(unit, facts, mention)
+            if meant is None or meant.unit == unit or meant in imported:
+                continue
+            imported.add(meant)
+            yield Edge(
+                mention.line, self.spell(mention.name.lstrip(".")), int(State.FOUND), meant.unit, meant.name,
+                meant.unit, meant.name, When.CALL, False,
+            )  # fmt: skip
+
+    def spell(self, name: str) -> str:
+        return name.replace(".", self.separator)
+
+    def importers_of(self, unit: str) -> list[str]:
+        """Return the units that name a unit or something in it."""
+        if self._importers is None:
+            self._importers = {}
+            for other in self.units.facts:
+                for named in {edge.named_unit for edge in self.edges_of(other)}:
+                    self._importers.setdefault(named, []).append(other)
+        return self._importers.get(unit, [])
+
+    def namespace_of(self, unit: str) -> str:
+        facts = self.units.facts.get(unit)
+        if facts is None:
+            return self.spell(self.expected_namespace(unit) or "")
+        return self.spell(facts.namespaces[0]) if facts.namespaces else ""
+
+    def find_qualified(self, name: str) -> Symbol | None:
+        dotted = name.strip(self.separator).replace(self.separator, ".")
+        for space in ("type", "function", "constant"):
+            found = self.table.find(dotted, space)
+            if found is not None:
+                return found
+        return None
+
+    def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
+        if not symbol.name:
+            return ()
+        found = self.qualified_of(symbol.unit, symbol.name)
+        if found is None or "." not in found[0]:
+            return ()
+        return (self.spell(found[0]),)
+
+    def find_name(self, unit: str, name: str) -> Symbol | None:
+        facts = self.units.facts.get(unit)
+        if facts is not None and any(d.name == name for d in facts.definitions):
+            return Symbol(unit, name)
+        return None
+
+    # -- loading: nothing bites here, names are found when they are used ---------------------------
+
+    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+        return {}
+
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
+        return ""
+
+    def load_cycles(self) -> list[list[str]]:
+        return []
+
+    def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
+        """Return the units whose declared namespace is not that of their folder: declared, expected."""
+        out = {}
+        for unit, facts in self.units.facts.items():
+            if len(facts.namespaces) > 1 or not facts.definitions:
+                continue
+            expected = self.expected_namespace(unit)
+            declared = facts.namespaces[0] if facts.namespaces else ""
+            if expected is not None and expected != declared and self.counts_as_misnamed(unit, facts):
+                out[unit] = (self.spell(declared), self.spell(expected))
+        return out
+
+    def counts_as_misnamed(self, unit: str, facts: Facts) -> bool:
+        """Whether a unit must have the namespace that its folder says."""
+        return bool(facts.namespaces)

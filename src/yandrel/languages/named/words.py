@@ -1,0 +1,49 @@
+"""Which words a file must hold to name what moves, and which of its names lead nowhere."""
+
+from yandrel.languages.named.dialect import Dialect, Known
+from yandrel.languages.named.rewrite import old_scope
+from yandrel.languages.named.table import SymbolTable
+from yandrel.languages.named.view import NamedView
+from yandrel.model.changes import Relocation
+
+
+def moved_words(view: NamedView, relocation: Relocation) -> set[str]:
+    """Return the names of the definitions that move, and of the files and folders."""
+    words: set[str] = set()
+    for old, new in relocation.units.items():
+        facts = view.units.facts.get(old)
+        if facts is not None:
+            words |= {definition.name for definition in facts.definitions}
+        if old != new:
+            words.add(old.rpartition("/")[2].rpartition(".")[0] or old.rpartition("/")[2])
+    for folder in relocation.folders:
+        words.add(folder.rstrip("/").rpartition("/")[2])
+    for symbol, target in relocation.definitions.items():
+        words |= {symbol.name, target.name}
+    return words
+
+
+class InTable(Known):
+    """What a table holds."""
+
+    def __init__(self, table: SymbolTable) -> None:
+        self.table = table
+
+    def has(self, name: str, space: str) -> bool:
+        return self.table.has(name, space)
+
+
+def find_loose_ends(dialect: Dialect, source: bytes) -> list[str]:
+    """Return the qualified names of types in a file's code that are not defined here."""
+    content = dialect.read(source)
+    table = dialect.view.table
+    known = InTable(table)
+    scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
+    out = []
+    for use in content.uses:
+        if use.kind != "code" or use.space != "type":
+            continue
+        meant = dialect.meaning(scopes[use.block], use, known)
+        if meant is not None and not table.has(meant, "type"):
+            out.append(meant)
+    return out

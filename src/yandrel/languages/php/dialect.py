@@ -1,0 +1,315 @@
+"""PHP's names: how they are looked up, spelled, imported; and the paths that files name files by."""
+
+import posixpath
+import re
+from collections.abc import Iterable, Mapping
+
+from yandrel.languages.named.content import Block, Clause, Content, PathUse, Use
+from yandrel.languages.named.dialect import (
+    AddedImport,
+    Dialect,
+    Draft,
+    KeptImport,
+    Known,
+    Scope,
+)
+from yandrel.languages.named.rewrite import newline_of
+from yandrel.languages.named.statements import insert_lines, remove_statement
+from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
+from yandrel.languages.php.content import read_content
+from yandrel.languages.php.view import PhpView
+from yandrel.model.changes import Edit, Refusal, Relocation
+
+WORDS = {"type": "", "function": "function ", "constant": "const "}
+ORDER = {"type": "0", "function": "1", "constant": "2"}
+
+
+class PhpDialect(Dialect):
+    """See `Dialect`."""
+
+    suffixes = (".php",)
+    view: PhpView
+
+    def read(self, source: bytes) -> Content:
+        return read_content(source)
+
+    def scope_of(self, namespace: str, imports: Iterable[tuple[str, str, str]]) -> Scope:
+        scope = Scope(namespace)
+        for path, bound, space in imports:
+            scope.bound[space, self.view.fold(bound, space)] = path
+        return scope
+
+    def meaning(self, scope: Scope, use: Use, known: Known) -> str | None:
+        written = ".".join(use.parts)
+        if use.rooted:
+            return written
+        head = use.head
+        if head.lower() == "namespace" and len(use.parts) > 1:
+            return join_name(scope.namespace, ".".join(use.parts[1:]))
+        space = use.space if len(use.parts) == 1 else "type"
+        bound = scope.bound.get((space, self.view.fold(head, space)))
+        if bound is not None:
+            return ".".join((bound, *use.parts[1:]))
+        own = join_name(scope.namespace, written)
+        if space == "type":
+            return own
+        if known.has(own, space):
+            return own
+        return written if known.has(written, space) else None
+
+    def spell(self, use: Use, written: str, path: str, draft: Draft) -> str | None:
+        name = last_of(path)
+        namespace = draft.scope.namespace
+        fold = self.view.fold
+        space = use.space
+        if use.rooted:
+            return "\\" + path.replace(".", "\\")
+        if len(use.parts) > 1:
+            return self._spell_qualified(path, space, draft)
+        bound = draft.binding_of(path, space)
+        if bound is not None:
+            return bound
+        same = fold(parent_of(path), "type") == fold(namespace, "type")
+        if same and (space, fold(name, space)) not in draft.scope.bound:
+            return name
+        if use.kind == "doc" or not parent_of(path):
+            return "\\" + path.replace(".", "\\")
+        brought = draft.bring_in(path, space)
+        return brought if brought is not None else "\\" + path.replace(".", "\\")
+
+    def _spell_qualified(self, path: str, space: str, draft: Draft) -> str:
+        fold = self.view.fold
+        parts = path.split(".")
+        for cut in range(len(parts) - 1, 0, -1):
+            bound = draft.binding_of(".".join(parts[:cut]), "type")
+            if bound is not None:
+                return "\\".join([bound, *parts[cut:]])
+        namespace = draft.scope.namespace
+        prefix = namespace + "." if namespace else ""
+        if prefix and fold(path, "type").startswith(fold(prefix, "type")):
+            below = path[len(prefix) :]
+            head = below.split(".")[0]
+            if "." in below and ("type", fold(head, "type")) not in draft.scope.bound:
+                return below.replace(".", "\\")
+        return "\\" + path.replace(".", "\\")
+
+    def spell_string(self, written: str, path: str) -> str:
+        separator = "\\\\" if "\\\\" in written.lstrip("\\") else "\\"
+        lead = written[: len(written) - len(written.lstrip("\\"))]
+        return lead + path.replace(".", separator)
+
+    def is_redundant(self, path: str, bound: str, namespace: str) -> bool:
+        fold = self.view.fold
+        return fold(parent_of(path), "type") == fold(namespace, "type") and bound == last_of(path)
+
+    # -- statements ------------------------------------------------------------------------------
+
+    def edit_imports(
+        self, content: Content, block: int, kept: list[KeptImport], added: list[AddedImport], namespace: str
+    ) -> list[Edit]:
+        edits: list[Edit] = []
+        lines = [(_key(a.path, a.space), _use_line(a.path, a.space, a.alias)) for a in added]
+        by_statement: dict[int, list[KeptImport]] = {}
+        for item in kept:
+            by_statement.setdefault(item.clause.statement, []).append(item)
+        gone: set[int] = set()
+        texts: dict[int, str] = {}
+        for number, items in by_statement.items():
+            statement = content.statements[number]
+            texts[number] = _key(items[0].path, items[0].clause.space)
+            leaving = {
+                i.clause: _moves_out(i, statement.prefix) for i in items if i.dropped or statement.grouped
+            }
+            staying = [i for i in items if not i.dropped and not leaving.get(i.clause, False)]
+            for item in items:
+                if not item.dropped and leaving.get(item.clause, False):
+                    space = item.clause.space
+                    lines.append((_key(item.path, space), _use_line(item.path, space, item.alias)))
+            if not staying:
+                gone.add(number)
+            elif len(staying) < len(items):
+                edits += _drop_clauses(content, items, staying)
+            for item in staying:
+                if item.changed or (item.alias and not item.clause.aliased):
+                    edits.append(_edit_clause(content, item, statement.prefix))
+        alone = len(gone) == sum(s.block == block for s in content.statements) and not lines
+        edits += [
+            remove_statement(content, content.statements[n], alone and n == max(gone)) for n in sorted(gone)
+        ]
+        indent = "    " if _is_indented(content, block) else ""
+        return edits + insert_lines(content, block, [(k, indent + t) for k, t in lines], texts, gone)
+
+    def edit_namespace(self, content: Content, block: Block, namespace: str) -> list[Edit]:
+        text = namespace.replace(".", "\\")
+        newline = newline_of(content.source)
+        if block.name and namespace:
+            return [Edit(block.name_start, block.name_end, text.encode())]
+        if namespace:
+            at = block.insert_at
+            return [Edit(at, at, f"{newline * 2}namespace {text};".encode())]
+        source = content.source
+        end = block.statement_end
+        while source[end : end + 1] in (b"\n", b"\r"):
+            end += 1
+        if source[block.name_end : block.statement_end].strip() == b"":
+            return [Edit(block.name_start, block.name_end, b"")]
+        return [Edit(block.statement_start, end, b"")]
+
+    def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
+        newline = newline_of(origin.source)
+        block = origin.blocks[-1]
+        header = origin.source[: block.statement_start].decode("utf-8").rstrip()
+        if "<?php" not in header:
+            header = "<?php"
+        parts = [header]
+        if namespace:
+            parts.append(f"namespace {namespace.replace('.', chr(92))};")
+        lines = sorted((_key(a.path, a.space), _use_line(a.path, a.space, a.alias)) for a in added)
+        if lines:
+            parts.append(newline.join(line for _, line in lines))
+        return (newline * 2).join([*parts, *pieces]) + newline
+
+    # -- what PHP does not allow, and paths --------------------------------------------------------
+
+    def object_to(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Refusal]:
+        refusals: list[Refusal] = []
+        present = {relocation.unit(path) for path in self.view.units.facts}
+        for symbol, target in relocation.definitions.items():
+            content = contents.get(symbol.unit)
+            if content is None or target.unit == relocation.unit(symbol.unit):
+                continue
+            held = next((h for h in content.held if h.name == symbol.name), None)
+            if held is None or target.unit in present:
+                continue
+            if held.space == "type" and self._is_autoloaded(target.unit, target.name, relocation):
+                continue
+            refusals.append(
+                Refusal(
+                    symbol.unit,
+                    content.line_of(held.start),
+                    f"nothing would load {target.unit}, so that {held.name} would not be found",
+                    "move it into a file that is loaded"
+                    if held.space != "type"
+                    else "name the file like the class, below an autoload root",
+                )
+            )
+        return refusals
+
+    def _is_autoloaded(self, unit: str, name: str, relocation: Relocation) -> bool:
+        project = self.view.project
+        if any(
+            relocation.unit(p) == unit or (p.endswith("/") and unit.startswith(p)) for p in project.listed
+        ):
+            return True
+        stem = unit.rpartition("/")[2].removesuffix(".php")
+        return stem == name and any(
+            unit.startswith(relocation.unit(r.path) if r.path else "") for r in project.roots
+        )
+
+    def edit_paths(self, unit: str, new: str, content: Content, relocation: Relocation) -> list[Edit]:
+        edits = []
+        for path in content.paths:
+            text = self._new_path(unit, new, path, relocation)
+            if text is not None and text != path.text:
+                edits.append(Edit(path.start, path.end, text.encode()))
+        return edits
+
+    def _new_path(self, unit: str, new: str, path: PathUse, relocation: Relocation) -> str | None:
+        folder = posixpath.dirname(unit)
+        new_folder = posixpath.dirname(new)
+        up = int(path.base[4:]) if path.base.startswith("dir:") else 0
+        if path.base == "here" and not path.text.startswith((".", "/")):
+            return self._new_bare_path(unit, new, path, relocation)
+        if path.base.startswith("dir:") and not path.text.startswith("/"):
+            return None
+        if path.base == "here" and path.text.startswith("/"):
+            return None
+        start, new_start = _climb(folder, up), _climb(new_folder, up)
+        target = posixpath.normpath(posixpath.join(start or ".", path.text.lstrip("/")))
+        if target.startswith("..") or target == ".":
+            return None
+        files, folders = self.view.units.files, self.view.units.folders
+        if target in files:
+            moved = relocation.unit(target)
+        elif target + "/" in folders:
+            moved = relocation.unit(target + "/").rstrip("/")
+        else:
+            return None
+        if moved == target and new_start == start:
+            return None
+        relative = posixpath.relpath(moved, new_start or ".")
+        lead = "/" if path.text.startswith("/") else ""
+        if not lead and path.text.startswith("./") and not relative.startswith("."):
+            relative = "./" + relative
+        tail = "/" if path.text.endswith("/") and not relative.endswith("/") else ""
+        return lead + relative + tail
+
+    def _new_bare_path(self, unit: str, new: str, path: PathUse, relocation: Relocation) -> str | None:
+        """`include 'a/b.php'` is looked for beside the file that is run, and beside this file."""
+        files = self.view.units.files
+        beside = posixpath.normpath(posixpath.join(posixpath.dirname(unit), path.text))
+        if beside in files and (path.text not in files or beside == path.text):
+            moved = relocation.unit(beside)
+            start = posixpath.dirname(new)
+            return posixpath.relpath(moved, start or ".") if (moved, new) != (beside, unit) else None
+        if path.text in files:
+            return relocation.unit(path.text)
+        return None
+
+
+def _climb(folder: str, levels: int) -> str:
+    for _ in range(levels):
+        folder = posixpath.dirname(folder)
+    return folder
+
+
+def _key(path: str, space: str) -> str:
+    return ORDER[space] + path.replace(".", "\\").lower()
+
+
+def _use_line(path: str, space: str, alias: str) -> str:
+    tail = f" as {alias}" if alias else ""
+    return f"use {WORDS[space]}{path.replace('.', chr(92))}{tail};"
+
+
+def _moves_out(item: KeptImport, prefix: str) -> bool:
+    """Whether a clause no longer fits the common prefix of its group."""
+    return bool(prefix) and not item.path.startswith(prefix + ".")
+
+
+def _edit_clause(content: Content, item: KeptImport, prefix: str) -> Edit:
+    path = item.path[len(prefix) + 1 :] if prefix else item.path
+    lead = "\\" if content.source[item.clause.path_start : item.clause.path_start + 1] == b"\\" else ""
+    text = lead + path.replace(".", "\\")
+    end = item.clause.path_end
+    if item.alias and not item.clause.aliased:
+        text += f" as {item.alias}"
+    return Edit(item.clause.path_start, end, text.encode())
+
+
+def _drop_clauses(content: Content, items: list[KeptImport], staying: list[KeptImport]) -> list[Edit]:
+    """Return the edits that take some clauses, with their commas, out of a statement."""
+    edits = []
+    ordered: list[Clause] = [item.clause for item in items]
+    stay = {item.clause for item in staying}
+    for position, clause in enumerate(ordered):
+        if clause in stay:
+            continue
+        if position + 1 < len(ordered):
+            following = ordered[position + 1]
+            edits.append(Edit(clause.start, _clause_start(content, following), b""))
+        else:
+            before = [c for c in ordered[:position] if c in stay]
+            edits.append(Edit(before[-1].end if before else clause.start, clause.end, b""))
+    return edits
+
+
+def _clause_start(content: Content, clause: Clause) -> int:
+    return clause.start
+
+
+def _is_indented(content: Content, block: int) -> bool:
+    found = content.blocks[block]
+    return re.search(rb"\{\s*\Z", content.source[found.statement_end : found.insert_at]) is not None
