@@ -17,7 +17,7 @@ test: .venv/ready
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
-	$(BIN)/python -m pytest
+	$(BIN)/python -m pytest -rs
 	$(BIN)/yandrel check
 
 bench: .venv/ready

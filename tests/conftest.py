@@ -2,6 +2,7 @@
 
 import io
 import os
+import shutil
 import time
 from collections.abc import Callable
 from contextlib import redirect_stderr, redirect_stdout
@@ -42,6 +43,14 @@ def run_yandrel(root: Path, *words: str) -> Result:
     finally:
         sys.argv = before
     return Result(status, out.getvalue(), err.getvalue())
+
+
+def needs_tool(*names: str) -> pytest.MarkDecorator:
+    """Skip where a compiler or interpreter is not installed; where all must be, it is no reason to skip."""
+    missing = [name for name in names if shutil.which(name) is None]
+    wanted = bool(os.environ.get("YANDREL_ALL_TOOLS"))
+    reason = f"{', '.join(missing)} not installed: what it would judge is not proved"
+    return pytest.mark.skipif(bool(missing) and not wanted, reason=reason)
 
 
 @pytest.fixture

@@ -133,7 +133,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
         pairs.append((source, target))
     generated = frozenset(workspace.generated_files())
     relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
-    title = "move " + ", ".join(f"{s} to {t}" for s, t in pairs[:3])
+    title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in pairs[:3])
     if len(pairs) > 3:
         title += f" and {len(pairs) - 3} more"
     plan = plan_relocation(index, relocation, title, generated)
@@ -197,7 +197,7 @@ def home_target(workspace: Workspace, source: Thing) -> Thing:
     if not home:
         pattern = layout.roles[role].homes[0].text if layout.roles[role].homes else "none"
         raise CallError(f"its home {pattern} cannot be filled in", where=str(source), todo="name a TARGET")
-    if home == source.path:
+    if home == source.path and source.path not in workspace.index.view(source.path).misnamed_namespaces():
         raise RefusedError("is at home already", where=str(source))
     return Thing(home, source.name)
 

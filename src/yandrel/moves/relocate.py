@@ -35,13 +35,18 @@ def map_relocation(index: CodeIndex, pairs: Pairs, held: Iterable[str] = ()) -> 
     for source_thing, target_thing in pairs:
         if source_thing.is_folder or source_thing.name:
             continue
-        if source_thing.path == target_thing.path:
+        if source_thing.path == target_thing.path and not _is_misnamed(index, source_thing.path):
             raise RefusedError("is there already", where=source_thing.path)
         units[source_thing.path] = target_thing.path
         _add_companions(index, source_thing.path, target_thing.path, units)
     definitions = _map_definitions(pairs, units)
     _check(index, units, held)
     return Relocation(units, definitions, folders)
+
+
+def _is_misnamed(index: CodeIndex, unit: str) -> bool:
+    """Whether a unit declares another namespace than its folder's: moving it nowhere mends that."""
+    return unit in index.facts and unit in index.view(unit).misnamed_namespaces()
 
 
 def _add_companions(index: CodeIndex, source: str, target: str, units: dict[str, str]) -> None:

@@ -46,7 +46,7 @@ def plan_texts(
         edits: list[Edit] = []
         for start, end, word in find_words(data):
             new = _renamed(word, names, paths, folders)
-            if new is None or any(e.start < end and start < e.end for e in known):
+            if new is None or new == word or any(e.start < end and start < e.end for e in known):
                 continue
             if config and path not in OWN_FILES and not layout.is_generated(path):
                 edits.append(Edit(start, end, new.encode()))

@@ -9,7 +9,8 @@ from yandrel.rules.protocol import Context
 class NamespaceMismatch:
     """A unit declares another namespace than its folder stands for.
 
-    Only in languages that declare namespaces; a Python module's name follows from its path.
+    Only in languages that declare namespaces; a Python module's name follows from its path. Moving a
+    unit to where it stands already gives it its folder's namespace, and carries every reference along.
 
     Bad: `waxmoor/models/Hive` that declares the namespace `Waxmoor.Services`.
 
@@ -30,5 +31,5 @@ class NamespaceMismatch:
                     f"declares {declared}, its folder stands for {expected}",
                     target=declared,
                     law="the namespace follows from the folder",
-                    mend=f"`yandrel move {unit}` to the folder of {declared}",
+                    mend=f"`yandrel move {unit} {unit}` declares the folder's, with every reference",
                 )

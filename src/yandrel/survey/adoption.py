@@ -8,7 +8,7 @@ from yandrel.layout.config import SHARED, Layout, parse_layout
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.graph import State
-from yandrel.model.words import singular, snake, words_of
+from yandrel.model.words import camel, kebab, pascal, singular, snake, words_of
 from yandrel.survey.domains import ROLE_WORDS
 from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture, RoleReader, take_picture
 
@@ -38,15 +38,16 @@ MOST = 0.8
 FEW_CROSSINGS = 0.05
 FREE_ROLES = ("entry", "test", "migration")
 PER_ROLE = 6
+PLAIN_TOPS = frozenset({"src", "lib", "app", "main", "source", "server", "api", "backend"})
 
 
 @dataclass
 class RoleHomes:
-    """The home patterns of one role, each with how many units fit it."""
+    """The home patterns of one role, each with how many units fit it, and a typical unit."""
 
     role: str
     homes: list[tuple[str, int]] = field(default_factory=list)
-    units: int = 0
+    example: str = ""
 
 
 def write_adoption(picture: Picture) -> str:
@@ -93,8 +94,16 @@ def find_homes(picture: Picture) -> list[RoleHomes]:
         patterns: Counter[str] = Counter(
             generalise(picture, unit, role, owners.get(_folder(unit)) == role) for unit in own
         )
-        found.append(RoleHomes(role, _choose(patterns, own, role, owners), len(units)))
+        found.append(RoleHomes(role, _choose(patterns, own, role, owners), _typical(role, own or units)))
     return found
+
+
+def _typical(role: str, units: list[str]) -> str:
+    """Return a unit whose name is like most others of its role."""
+    if role == "test":
+        named = [u for u in units if _test_stem(u.rpartition("/")[2].rpartition(".")[0]).find("{") >= 0]
+        return (named or units)[0]
+    return units[0]
 
 
 def _order(role: str) -> tuple[int, str]:
@@ -132,10 +141,11 @@ def generalise(picture: Picture, unit: str, role: str, owned: bool) -> str:
     stem, dot, suffix = name.rpartition(".")
     domain = picture.domain(unit)
     single = singular(domain) if domain and domain != SHARED else ""
-    segments = []
+    segments: list[str] = []
     for segment in folder.split("/") if folder else []:
         same = single and singular(segment) == single and segment.lower() not in ROLE_WORDS
-        segments.append("{domain}" if same and "{domain}" not in segments else segment)
+        seen = any(segment.startswith("{") for segment in segments)
+        segments.append(placeholder_of("domain", _style_of(segment)) if same and not seen else segment)
     if role == "test":
         return _test_pattern(unit, segments, stem, dot + suffix)
     if role == "migration" and segments and segments[-1] in ("migrations", "versions"):
@@ -144,28 +154,74 @@ def generalise(picture: Picture, unit: str, role: str, owned: bool) -> str:
 
 
 def _stem_pattern(stem: str, role: str, segments: list[str], owned: bool) -> str:
+    own, dot, ending = stem.partition(".")
+    if dot:
+        told = all(word in ROLE_WORDS or singular(word) == role for word in ending.split("."))
+        styled = _style_of(own)
+        return f"{placeholder_of('name', styled)}.{ending}" if told and styled else stem
     words = list(words_of(stem))
-    if stem.startswith("__") or not words or "_".join(words) != stem:
+    style = _style_of(stem)
+    if stem.startswith("__") or not words or not style:
         return stem
     tail = words[-1]
     if len(words) > 1 and (tail in ROLE_WORDS or singular(tail) == role):
-        return "{name}_" + tail
+        return placeholder_of("name", style) + {"snake": "_" + tail, "kebab": "-" + tail}.get(
+            style, tail.capitalize()
+        )
     if all(word in ROLE_WORDS for word in words) or (not segments and len(words) == 1):
         return stem
     told = bool(segments) and (segments[-1].lower() in ROLE_WORDS or singular(segments[-1]) == role)
-    return "{name}" if told or owned else stem
+    return placeholder_of("name", style) if told or owned else stem
+
+
+def _style_of(stem: str) -> str:
+    """Return the case form that a name is written in, or nothing where it is in none."""
+    if not stem.isascii() or not words_of(stem):
+        return ""
+    for style, form in (("snake", snake), ("kebab", kebab), ("pascal", pascal), ("camel", camel)):
+        if form(stem) == stem:
+            return style
+    if stem[0].isupper() and stem.isalnum():
+        return "pascal"
+    return "camel" if stem[0].islower() and stem.isalnum() else ""
+
+
+def placeholder_of(name: str, style: str) -> str:
+    """Return the placeholder that stands for a name in a case form."""
+    if style == "pascal":
+        return "{" + name.capitalize() + "}"
+    return "{" + name + "}" if style == "snake" else "{" + name + ":" + style + "}"
 
 
 def _test_pattern(unit: str, segments: list[str], stem: str, end: str) -> str:
-    if "tests" in segments:
-        at = segments.index("tests")
-        return "/".join([*segments[: at + 1], "**"])
-    if "test" in segments:
-        at = segments.index("test")
-        return "/".join([*segments[: at + 1], "**"])
+    for position, segment in enumerate(segments):
+        if segment.lower() in ("tests", "test", "__tests__", "spec"):
+            return "/".join([*segments[: position + 1], "**"])
+    return "/".join([*segments, _test_stem(stem) + end])
+
+
+def _test_stem(stem: str) -> str:
+    """Return the pattern of a test's name, which says what it tests."""
     if stem.startswith("test_"):
-        return "/".join([*segments, "test_{unit}" + end])
-    return "/".join([*segments, stem + end])
+        return "test_{unit}"
+    for tail in ("_test", "Test", "Tests", "Spec", ".test", ".spec"):
+        if stem.endswith(tail) and len(stem) > len(tail):
+            return "{unit}" + tail
+    return stem
+
+
+def _fillable(home: RoleHomes) -> str:
+    """Return a pattern for new units of a role whose patterns have wildcards, after one that is there."""
+    base = home.homes[0][0].partition("*")[0]
+    name = home.example.rpartition("/")[2]
+    stem, dot, suffix = name.rpartition(".")
+    if home.role == "test":
+        pattern = _test_stem(stem)
+        known = placeholder_of(
+            "name", _style_of(stem.removesuffix(pattern.removeprefix("{unit}"))) or "snake"
+        )
+        return base + ("test_{name}" if pattern == stem else pattern.replace("{unit}", known)) + dot + suffix
+    return base + placeholder_of("name", _style_of(stem) or "snake") + dot + suffix
 
 
 def _choose(
@@ -230,7 +286,8 @@ def _head(picture: Picture) -> str:
     counted = picture.counted()
     tops = Counter(u.split("/")[0] for u in counted if "/" in u)
     top, most = tops.most_common(1)[0] if tops else ("", 0)
-    named = top.capitalize() if most * 2 > len(counted) else index.root.name.replace("-", " ").capitalize()
+    telling = most * 2 > len(counted) and top.lower() not in PLAIN_TOPS
+    named = top.capitalize() if telling else index.root.name.replace("-", " ").capitalize()
     roots = sorted(
         {r.path.rstrip("/") for p in index.projects.values() for r in p.roots if r.path and not r.local}
     )
@@ -268,8 +325,7 @@ def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
         if not home.homes:
             continue
         if not fillable:
-            base = home.homes[0][0].partition("*")[0]
-            home.homes.insert(0, (base + ("test_{name}.py" if home.role == "test" else "{name}.py"), 0))
+            home.homes.insert(0, (_fillable(home), 0))
         patterns = [p for p, _ in home.homes]
         note = ""
         if described is not None:

@@ -208,8 +208,8 @@ def own_hints(layout: Layout) -> list[Hint]:
     for name, shape in layout.shapes.items():
         if shape.type:
             parts = compile_pattern(shape.type).parts
-            glob = "".join("*" if part.kind == "placeholder" else part.text for part in parts)
-            if glob.strip("*"):
+            glob = "".join("?*" if part.kind == "placeholder" else part.text for part in parts)
+            if glob.strip("?*"):
                 out.append(Hint(name, "type", glob, NAMED_BY_SHAPE))
     return out
 

@@ -73,6 +73,8 @@ class Draft(ABC):
     """The surroundings that a name is spelled in, as they will be."""
 
     scope: Scope
+    imported: set[tuple[str, str]]
+    """What the files that definitions come from import: space and folded qualified name."""
 
     @abstractmethod
     def binding_of(self, path: str, space: str) -> str | None:
@@ -143,10 +145,14 @@ class Dialect(ABC):
         """Return the edits of strings that lead to files."""
         return []
 
-    def namespace_after(self, unit: str, new: str, block: Block, blocks: int, expected: str | None) -> str:
+    def namespace_after(
+        self, unit: str, new: str, content: Content, block: Block, expected: str | None
+    ) -> str:
         """Return the namespace of a block of a moved unit; `expected` is that of its new folder."""
-        if blocks > 1 or expected is None:
+        if len(content.blocks) > 1 or expected is None:
             return block.name
+        if not block.name and not any(self.follows_file(held, unit) for held in content.held):
+            return ""
         return expected
 
     def follows_file(self, held: Held, unit: str) -> bool:

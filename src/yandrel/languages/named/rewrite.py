@@ -134,6 +134,12 @@ class BlockDraft(Draft):
         self.added: list[AddedImport] = []
         self.fold = context.renaming.table.fold
         self.own = own
+        self.imported = {
+            (key[0], self.fold(path, key[0]))
+            for item in wanted
+            if item.arrival is not None
+            for key, path in item.arrival.scope.bound.items()
+        }
         self.claims: dict[tuple[str, str], set[str]] = {}
         for item in wanted:
             if item.use.kind == "code" and not item.use.rooted:
@@ -250,7 +256,7 @@ class FileRewriter:
         scope = old_scope(self.dialect, content, number)
         uses = [use for use in content.uses if use.block == number]
         staying = [use for use in uses if not self.is_leaving(use.start)]
-        wanted = self.context_wants(staying, scope, content, None)
+        wanted = wants(self.context, staying, scope, content, None)
         for piece in pieces:
             wanted += piece_wants(self.context, piece)
         kept = self.keep_imports(number, namespace, uses, wanted)
@@ -261,11 +267,6 @@ class FileRewriter:
         self.edits += self.dialect.edit_imports(content, number, draft.kept, draft.added, namespace)
         if pieces:
             self.add_pieces(number, pieces, texts)
-
-    def context_wants(
-        self, uses: list[Use], scope: Scope, content: Content, arrival: Arrival | None
-    ) -> list[Wanted]:
-        return wants(self.context, uses, scope, content, arrival)
 
     def is_leaving(self, position: int) -> bool:
         return any(held.start <= position < held.end for held in self.leaving)
@@ -308,6 +309,9 @@ class FileRewriter:
             moved = changed or path != clause.path
             if moved and not dropped and self.dialect.is_redundant(path, bound, namespace):
                 dropped = True
+            if dropped:
+                for symbol in self.context.renaming.table.all_of(clause.path, clause.space):
+                    self.context.result.dropped.add((self.unit, symbol))
             kept.append(KeptImport(clause, path, alias, dropped))
         return kept
 
@@ -439,17 +443,18 @@ def create_file(context: Context, target: str, pieces: list[Arrival]) -> None:
 
 
 def merge_edits(edits: list[Edit]) -> list[Edit]:
-    """Return edits in order, without those inside of what is cut."""
-    cuts = [(e.start, e.end) for e in edits if not e.text and e.end > e.start]
-    out: list[Edit] = []
-    for edit in sorted(set(edits)):
-        inside = any(
-            s <= edit.start and edit.end <= e and (s, e) != (edit.start, edit.end) and edit.start < e
-            for s, e in cuts
-        )
-        if not inside or (edit.start == edit.end and any(edit.start in (s, e) for s, e in cuts)):
+    """Return edits in order, cuts that meet made one, without those inside of what is cut."""
+    cuts: list[tuple[int, int]] = []
+    for start, end in sorted((e.start, e.end) for e in edits if not e.text and e.end > e.start):
+        if cuts and start < cuts[-1][1]:
+            cuts[-1] = (cuts[-1][0], max(end, cuts[-1][1]))
+        else:
+            cuts.append((start, end))
+    out = [Edit(start, end, b"") for start, end in cuts]
+    for edit in dict.fromkeys(edits):
+        if edit.text and not any(s < edit.end and edit.start < e for s, e in cuts):
             out.append(edit)
-    return out
+    return sorted(out)
 
 
 def cut_span(source: bytes, start: int, end: int) -> tuple[int, int]:

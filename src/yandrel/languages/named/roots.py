@@ -9,7 +9,7 @@ ENOUGH = 2
 
 
 def namespace_at(path: str, roots: tuple[SourceRoot, ...]) -> str | None:
-    """Return the namespace, with dots, that a unit at a path has by the most specific root; None without one."""
+    """Return the namespace, with dots, that a path has by the most specific root; None without one."""
     best = root_at(path, roots)
     if best is None:
         return None

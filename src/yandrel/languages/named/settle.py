@@ -16,7 +16,7 @@ from yandrel.model.project import SourceRoot
 def settle_relocation(
     dialect: Dialect, relocation: Relocation, contents: Mapping[str, Content]
 ) -> Relocation:
-    """Return the relocation with what goes along: a class with its file's name, a file with its only class."""
+    """Return the relocation with what goes along: a file's main class, a class's own file."""
     units, definitions = dict(relocation.units), dict(relocation.definitions)
     facts = dialect.view.units.facts
     for symbol, target in relocation.definitions.items():
@@ -88,7 +88,7 @@ class NameMap:
                 before = self.view.expected_namespace(old)
                 if expected is None and before == block.name and block.name:
                     self.refuse(old, 0, f"no source root covers {new}", "add one, or choose another place")
-                namespace = self.dialect.namespace_after(old, new, block, len(content.blocks), expected)
+                namespace = self.dialect.namespace_after(old, new, content, block, expected)
             self.namespaces[old, number] = namespace
 
     def namespace_of_target(self, unit: str, origin: str, block: int) -> str:

@@ -6,7 +6,7 @@ from yandrel.model.changes import Edit
 
 
 def remove_statement(content: Content, statement: Statement, alone: bool) -> Edit:
-    """Return the edit that takes a statement's line out; with the blank line after it where it stood alone."""
+    """Return the edit that takes a statement's line out, and the blank line after it where it was alone."""
     source = content.source
     start, end = statement.start, statement.end
     line = source.rfind(b"\n", 0, start) + 1
@@ -75,9 +75,7 @@ def _first_imports(
     body = newline.join(line for _, line in lines)
     if present:
         at = content.source.rfind(b"\n", 0, present[0][1].start) + 1
-        end = present[-1][1].end
-        blank = content.source[end:].lstrip(b" \t").startswith((b"\n\n", b"\r\n\r\n"))
-        return Edit(at, at, (body + newline + (newline if blank else "")).encode())
+        return Edit(at, at, (body + newline).encode())
     at = content.blocks[block].insert_at
     if at == 0:
         return Edit(0, 0, (body + newline * 2).encode())
@@ -85,4 +83,5 @@ def _first_imports(
     following = content.source[end:].lstrip(b"\r\n \t")
     gap = content.source[end : len(content.source) - len(following)].count(b"\n")
     tail = "" if gap >= 2 or not following else newline
-    return Edit(end, end, (newline * 2 + body + tail).encode())
+    lead = newline if content.source[:end].endswith(b"{") else newline * 2
+    return Edit(end, end, (lead + body + tail).encode())

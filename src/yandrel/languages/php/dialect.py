@@ -72,7 +72,8 @@ class PhpDialect(Dialect):
         same = fold(parent_of(path), "type") == fold(namespace, "type")
         if same and (space, fold(name, space)) not in draft.scope.bound:
             return name
-        if use.kind == "doc" or not parent_of(path):
+        plain = not parent_of(path) and (space, fold(path, space)) not in draft.imported
+        if use.kind == "doc" or plain:
             return "\\" + path.replace(".", "\\")
         brought = draft.bring_in(path, space)
         return brought if brought is not None else "\\" + path.replace(".", "\\")
@@ -116,7 +117,8 @@ class PhpDialect(Dialect):
         texts: dict[int, str] = {}
         for number, items in by_statement.items():
             statement = content.statements[number]
-            texts[number] = _key(items[0].path, items[0].clause.space)
+            first = next((i for i in items if not i.changed), items[0])
+            texts[number] = _key(first.path, first.clause.space)
             leaving = {
                 i.clause: _moves_out(i, statement.prefix) for i in items if i.dropped or statement.grouped
             }

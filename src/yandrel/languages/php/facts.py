@@ -113,7 +113,7 @@ class _Reader:
             elif child.type in ("declaration_list", "enum_declaration_list"):
                 for member in child.named_children:
                     if member.type == "method_declaration":
-                        members.append(text_of(member.child_by_field_name("name")))
+                        members.append(text_of(member.child_by_field_name("name")) + "()")
                         for inner in member.named_children:
                             if inner.type == "attribute_list":
                                 marks += _marks_of(inner)
@@ -174,18 +174,19 @@ class _Reader:
     def mentions(self) -> Iterator[Mention]:
         """Yield each name that stands where a class or function is named, once in each block."""
         source = self.source
-        seen: set[tuple[bytes, int, str]] = set()
+        first: dict[tuple[bytes, int, str], tuple[int, Node]] = {}
         captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
         for capture, space in (("type", "type"), ("called", "function")):
             for node in captured.get(capture, ()):
                 start = node.start_byte
                 key = (source[start : node.end_byte], self.block_at(start) if self.starts else 0, space)
-                if key in seen:
-                    continue
-                seen.add(key)
-                name = dotted(key[0].decode("utf-8", "replace"))
-                if space == "function" or name.lower() not in NOT_CLASSES:
-                    yield Mention(name, node.start_point[0] + 1, space, key[1])
+                known = first.get(key)
+                if known is None or start < known[0]:
+                    first[key] = (start, node)
+        for (text, block, space), (_, node) in sorted(first.items(), key=lambda item: item[1][0]):
+            name = dotted(text.decode("utf-8", "replace"))
+            if space == "function" or name.lower() not in NOT_CLASSES:
+                yield Mention(name, node.start_point[0] + 1, space, block)
 
     def block_at(self, position: int) -> int:
         block = 0

@@ -18,9 +18,9 @@ HINTS: tuple[Hint, ...] = (
     *_hints("entry", "call", 4, "app.run app.handle kernel.handle"),
     *_hints("config", "file", 6, "config.php *Config.php settings.php container.php services.php"),
     *_hints("config", "folder", 5, "config Config"),
-    *_hints("route", "file", 6, "routes.php web.php api.php *Routes.php *_routes.php"),
+    *_hints("route", "file", 6, "routes.php web.php api.php ?*Routes.php *_routes.php"),
     *_hints("route", "folder", 5, "routes Routes"),
-    *_hints("route", "type", 5, "*Routes *Router"),
+    *_hints("route", "type", 5, "?*Routes"),
     *_hints("route", "call", 4, "Route.* router.get router.post router.add app.get app.post app.group"),
     *_hints("controller", "file", 6, "*Controller.php *Action.php *Handler.php"),
     *_hints("controller", "folder", 5, "Controller Controllers Actions Handlers controllers"),
@@ -40,7 +40,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("model", "base", 5, "Model *.Model *Model *Entity"),
     *_hints("model", "mark", 6, "Entity ORM.Entity ORM.Table ORM.Embeddable ODM.Document"),
     *_hints(
-        "schema", "file", 6, "*Request.php *Dto.php *DTO.php *Resource.php *Input.php *Form.php *Type.php"
+        "schema", "file", 6, "?*Request.php *Dto.php *DTO.php *Resource.php *Input.php *Form.php *Type.php"
     ),
     *_hints("schema", "folder", 5, "Requests Resources Dto DTO Schema Schemas Forms Form"),
     *_hints("schema", "type", 5, "*Dto *DTO *Input *Payload *Schema"),

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Waxmoor\Shared;
+
+use RuntimeException;
+
+final class NotFoundError extends RuntimeException
+{
+}

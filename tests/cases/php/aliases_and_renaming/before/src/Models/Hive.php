@@ -1,0 +1,11 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Hive
+{
+    public static function none(): self
+    {
+        return new Hive();
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+namespace Waxmoor\Services;
+
+use Waxmoor\Models\Hive as Box;
+
+function first(): Box
+{
+    return Box::none();
+}

@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Hive extends Base
+{
+	# tabs stay  
+}

@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Scale
+{
+    public ?Grade $last = null;
+}

@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Harvest
+{
+    public Grade $grade = Grade::Clear;
+}

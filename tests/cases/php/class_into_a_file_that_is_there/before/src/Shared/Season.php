@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor\Shared;
+
+#[\Attribute]
+class Season
+{
+}

@@ -1,0 +1,7 @@
+<?php
+
+namespace Waxmoor\Models;
+
+abstract class Base
+{
+}

@@ -1,0 +1,17 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Apiary
+{
+    /**
+     * @param Hive[] $hives
+     * @see Hive::count()
+     */
+    public function __construct(public array $hives)
+    {
+        foreach ($hives as $hive) {
+            assert($hive instanceof Hive);
+        }
+    }
+}

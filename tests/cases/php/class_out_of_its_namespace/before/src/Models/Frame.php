@@ -1,0 +1,10 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Frame
+{
+    public const LEAST = 4;
+
+    public ?Hive $hive = null;
+}

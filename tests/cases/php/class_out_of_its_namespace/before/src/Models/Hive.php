@@ -1,0 +1,14 @@
+<?php
+
+namespace Waxmoor\Models;
+
+final class Hive extends Base implements \Countable
+{
+    /** @var list<Frame> */
+    private array $frames = [];
+
+    public function count(): int
+    {
+        return count($this->frames) ?: Frame::LEAST;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * The models of Waxmoor.
+ */
+
+namespace Waxmoor;
+
+use DateTimeImmutable;
+use Waxmoor\Shared\Mail;
+
+class Hive
+{
+    public ?Keeper $keeper = null;
+}
+
+/**
+ * Somebody who keeps hives.
+ */
+class Keeper
+{
+    /** @var Hive[] */
+    public array $hives = [];
+
+    public function __construct(public DateTimeImmutable $since, public Mail $mail)
+    {
+    }
+
+    public function first(): ?Hive
+    {
+        return $this->hives[0] ?? null;
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+namespace Waxmoor\Shared;
+
+const SEASONS = ['winter', 'spring', 'summer', 'autumn'];
+
+function season_of(int $month): string
+{
+    return SEASONS[intdiv($month % 12, 3)];
+}

@@ -1,0 +1,9 @@
+<?php
+
+namespace Waxmoor\Entities;
+
+use Waxmoor\Models\Hive;
+
+class Frame extends Hive
+{
+}

@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Keeper
+{
+    public ?Hive $hive = null;
+}

@@ -1,0 +1,4 @@
+<?php
+
+require '../src/page.php';
+require __DIR__ . '/../src/page.php';

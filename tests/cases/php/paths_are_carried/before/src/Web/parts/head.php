@@ -1,0 +1,3 @@
+<?php
+
+return dirname(__DIR__) . '/page.php';

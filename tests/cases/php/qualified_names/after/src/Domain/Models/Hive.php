@@ -1,0 +1,7 @@
+<?php
+
+namespace Waxmoor\Domain\Models;
+
+class Hive
+{
+}

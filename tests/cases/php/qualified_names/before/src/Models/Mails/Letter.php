@@ -1,0 +1,7 @@
+<?php
+
+namespace Waxmoor\Models\Mails;
+
+class Letter
+{
+}

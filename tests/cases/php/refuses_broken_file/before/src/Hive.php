@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor;
+
+class Hive
+{
+    public function (
+}

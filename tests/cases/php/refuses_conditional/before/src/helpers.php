@@ -1,0 +1,7 @@
+<?php
+
+if (!function_exists('help')) {
+    function help(): void
+    {
+    }
+}

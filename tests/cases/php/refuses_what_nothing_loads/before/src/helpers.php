@@ -1,0 +1,11 @@
+<?php
+
+namespace Waxmoor;
+
+function help(): void
+{
+}
+
+function more(): void
+{
+}

@@ -1,0 +1,4 @@
+<?php
+
+require __DIR__ . '/../src/boot.php';
+require_once(dirname(__DIR__) . '/src/Hive.php');
