@@ -337,7 +337,7 @@ def _blamed(
     error: RefusedError, unit: str, converted: Converted, file: CrowdedFile, assignment: Assignment
 ) -> dict[str, str]:
     """Return the pieces that a refusal speaks of: by line of the converted text, else by name."""
-    facts = load_language(language_of(unit) or "").read_facts(converted.text)
+    facts = load_language(language_of(unit) or "").read_facts(converted.text, unit)
     out: dict[str, str] = {}
     routers = {router: group for group, router in converted.routers.items()}
     for reason in error.reasons or (error.one_line(),):

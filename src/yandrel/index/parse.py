@@ -23,10 +23,10 @@ def read_file_facts(path: Path, language_name: str) -> Facts:
         raw = path.read_bytes()
     except OSError as error:
         return Facts(language_name, 0, problems=(Problem(0, f"cannot be read: {error.strerror}"),))
-    return facts_of_bytes(raw, language_name)
+    return facts_of_bytes(raw, language_name, path.name)
 
 
-def facts_of_bytes(raw: bytes, language_name: str) -> Facts:
+def facts_of_bytes(raw: bytes, language_name: str, path: str) -> Facts:
     """Return the facts of a file's raw bytes."""
     language = load_language(language_name)
     if len(raw) > LARGEST:
@@ -34,7 +34,7 @@ def facts_of_bytes(raw: bytes, language_name: str) -> Facts:
     source = decode_source(raw, language.cookies)
     if source.problem:
         return Facts(language_name, raw.count(b"\n"), problems=(Problem(0, source.problem),))
-    return language.read_facts(source.data)
+    return language.read_facts(source.data, path)
 
 
 def _too_large(size: int) -> str:

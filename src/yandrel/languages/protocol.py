@@ -74,8 +74,8 @@ class Language(Protocol):
     folds_case: bool
     """Whether names are compared without regard to case."""
 
-    def read_facts(self, source: bytes) -> Facts:
-        """Return the surface facts of UTF-8 source; never raises on broken syntax."""
+    def read_facts(self, source: bytes, path: str) -> Facts:
+        """Return the surface facts of UTF-8 source; never raises on broken syntax. The path tells the dialect."""
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -7,10 +7,20 @@ from yandrel.languages.protocol import Language
 
 LANGUAGES = {
     "python": ("yandrel.languages.python.language", (".py", ".pyi")),
+    "script": (
+        "yandrel.languages.script.language",
+        (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
+    ),
     "php": ("yandrel.languages.php.language", (".php",)),
 }
 BY_SUFFIX = {suffix: name for name, (_, suffixes) in LANGUAGES.items() for suffix in suffixes}
-MANIFESTS = {"pyproject.toml": "python", "setup.cfg": "python", "composer.json": "php"}
+MANIFESTS = (
+    "pyproject.toml", "setup.cfg", "composer.json", "package.json", "tsconfig.json", "jsconfig.json",
+    "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json", "tsconfig.lib.json",
+    "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json", "tsconfig.spec.json",
+)  # fmt: skip
+
+BUNDLES = (".min.js", ".bundle.js")
 
 
 @cache
@@ -23,5 +33,7 @@ def load_language(name: str) -> Language:
 
 def language_of(path: str) -> str | None:
     """Return the name of the language that a path is written in."""
+    if path.endswith(BUNDLES):
+        return None
     at = path.rfind(".")
     return BY_SUFFIX.get(path[at:]) if at > 0 else None

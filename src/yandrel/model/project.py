@@ -19,14 +19,28 @@ class SourceRoot(Struct, frozen=True, array_like=True):
     local: bool = False
 
 
+class PathMap(Struct, frozen=True, array_like=True):
+    """How names of a form stand for paths, for the units below a folder.
+
+    A `*` in `pattern` stands for what it does in each of the `targets`; `kind` says who declares it.
+    """
+
+    scope: str
+    pattern: str
+    targets: tuple[str, ...]
+    kind: str
+
+
 class Project(Struct, frozen=True, array_like=True):
     """What the project files of one language say.
 
-    `listed` are files and folders (with a slash) that are loaded because a project file names them.
+    `listed` are files and folders (with a slash) that are loaded because a project file names them,
+    `maps` the names that stand for paths.
     """
 
     roots: tuple[SourceRoot, ...] = (SourceRoot(""),)
     listed: tuple[str, ...] = ()
+    maps: tuple[PathMap, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -89,7 +89,7 @@ def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
         if name is None or change.after is None:
             continue
         if change.edited or language_of(change.old) != name or change.new not in moved.values():
-            fresh[change.new] = facts_of_bytes(change.after, name)
+            fresh[change.new] = facts_of_bytes(change.after, name, change.new)
             raws[change.new] = change.after
             refusals += _reads_worse(index, change.old, change.new, fresh[change.new])
     overlaid = OverlaidFacts(index.facts, moved, fresh)

@@ -25,7 +25,7 @@ class PhpLanguage:
     implicit = True
     folds_case = True
 
-    def read_facts(self, source: bytes) -> Facts:
+    def read_facts(self, source: bytes, path: str) -> Facts:
         return read_facts(source)
 
     def find_project(

@@ -25,7 +25,7 @@ class PythonLanguage:
     implicit = False
     folds_case = False
 
-    def read_facts(self, source: bytes) -> Facts:
+    def read_facts(self, source: bytes, path: str) -> Facts:
         return read_facts(source)
 
     def find_project(

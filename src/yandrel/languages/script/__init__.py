@@ -1,0 +1,1 @@
+"""JavaScript and TypeScript, which see each other's modules."""

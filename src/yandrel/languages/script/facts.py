@@ -1,0 +1,531 @@
+"""Surface facts of JavaScript and TypeScript: imports of all kinds, exports, definitions."""
+
+import re
+from collections.abc import Iterator
+
+from tree_sitter import Node
+
+from yandrel.languages.php.facts import find_problems
+from yandrel.languages.script.grammar import language_name, parse, string_value, text_of
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
+
+SECRET = re.compile(rb"[a-z][a-z0-9+]*://[^\s:/'\"@{}$<>`]+:[^\s@/'\"{}$<>`]+@[\w.-]+")
+KINDS = {
+    "function_declaration": "function",
+    "generator_function_declaration": "function",
+    "function_signature": "function",
+    "class_declaration": "class",
+    "abstract_class_declaration": "class",
+    "interface_declaration": "interface",
+    "type_alias_declaration": "type",
+    "enum_declaration": "enum",
+    "internal_module": "namespace",
+}
+BODIES = frozenset(
+    {
+        "function_declaration", "function_expression", "arrow_function", "generator_function",
+        "generator_function_declaration", "method_definition", "interface_declaration",
+        "type_alias_declaration", "type_annotation", "comment", "string", "import_statement",
+    }
+)  # fmt: skip
+MOCKS = rb"(?:jest|vi|td|proxyquire|sandbox)\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock|importActual|importMock|setMock|unstable_mockModule|replace|replaceEsm|createMockFromModule)"
+CALLED_WITH_PATH = re.compile(
+    rb"\b(?:require(?:\s*\.\s*resolve)?|import|proxyquire|"
+    + MOCKS
+    + rb")\s*(?:<[^>()]*(?:\([^()]*\))?[^>()]*>)?\s*\(\s*(['\"`])"
+)
+SPACE_OF = {b"import": "dynamic", b"require": "require"}
+WHOLE = "="
+TRIPLE = re.compile(rb"^[ \t]*///\s*<reference\s+path\s*=\s*(['\"])([^'\"]+)['\"]", re.MULTILINE)
+
+
+class _Reader:
+    def __init__(self, source: bytes, path: str) -> None:
+        self.source = source
+        self.path = path
+        self.root = parse(source, path).root_node
+        self.imports: list[Import] = []
+        self.bound: list[tuple[str, ...]] = []
+        self.definitions: list[Definition] = []
+        self.exports: dict[str, str] = {}
+        self.calls: dict[str, None] = {}
+        self.loaded: set[str] = set()
+        self.acts = 0
+        self.open = False
+        self.has_module_syntax = False
+        self.comment: Node | None = None
+        self.seen: set[int] = set()
+
+    def read(self) -> Facts:
+        for node in self.root.children:
+            if node.type == "comment":
+                self.comment = node
+                continue
+            if node.is_named:
+                self.read_statement(node)
+                self.comment = None
+        self.read_nested()
+        secrets = SECRET.finditer(self.source) if b"://" in self.source else ()
+        return Facts(
+            language_name(self.path),
+            self.root.end_point[0] + 1 if self.source.strip() else 0,
+            tuple(self.settle_imports()),
+            tuple(self.definitions),
+            exports=tuple(f"{k}={v}" for k, v in self.exports.items()),
+            open=self.open or not self.has_module_syntax or ".d." in self.path,
+            acts=self.acts,
+            calls=tuple(self.calls),
+            problems=tuple(find_problems(self.root)),
+            secrets=tuple(self.source.count(b"\n", 0, m.start()) + 1 for m in secrets),
+        )
+
+    def settle_imports(self) -> Iterator[Import]:
+        """Yield the imports in order, each with when it bites."""
+        for item in sorted(self.imports, key=lambda i: i.start):
+            when = item.when
+            names = {n.bound for n in item.names if n.bound not in ("*", WHOLE)}
+            late = item.space == "import" or (
+                item.space == "require" and all(n.name == WHOLE for n in item.names)
+            )
+            if when == When.LOAD and late and names and names.isdisjoint(self.loaded):
+                when = When.CALL
+            yield Import(
+                item.module, item.names, item.whole, item.start, item.end, item.line, when, item.guarded,
+                item.nested, item.module_start, item.module_end, item.space,
+            )  # fmt: skip
+
+    # -- statements ------------------------------------------------------------------------------
+
+    def read_statement(self, node: Node) -> None:
+        kind = node.type
+        if kind == "import_statement":
+            self.has_module_syntax = True
+            self.read_import(node)
+        elif kind == "export_statement":
+            self.has_module_syntax = True
+            self.read_export(node)
+        elif kind in KINDS:
+            self.define(node, node)
+            self.note_loaded(node)
+        elif kind in ("lexical_declaration", "variable_declaration"):
+            self.read_variables(node, node)
+        elif kind == "ambient_declaration":
+            for child in node.named_children:
+                if child.type in KINDS:
+                    self.define(child, node)
+                elif child.type in ("lexical_declaration", "variable_declaration"):
+                    self.read_variables(child, node)
+        elif kind == "expression_statement":
+            self.read_expression(node)
+        elif kind not in ("hash_bang_line", "empty_statement"):
+            self.acts += 1
+            self.note_loaded(node)
+
+    def read_import(self, node: Node) -> None:
+        source = node.child_by_field_name("source")
+        types = any(c.type in ("type", "typeof") for c in node.children)
+        names: list[ImportedName] = []
+        for child in node.named_children:
+            if child.type == "import_require_clause":
+                source = child.child_by_field_name("source")
+                local = child.named_child(0)
+                names.append(_name(local, WHOLE, text_of(local)))
+            elif child.type == "import_clause":
+                names += _clause_names(child)
+        self.add_import(node, source, tuple(names), "import", When.TYPES if types else When.LOAD)
+
+    def add_import(
+        self, node: Node, source: Node | None, names: tuple[ImportedName, ...], space: str, when: When,
+        nested: bool = False,
+    ) -> None:  # fmt: skip
+        value = string_value(source)
+        if value is None or source is None:
+            return
+        self.seen.add(source.start_byte)
+        self.imports.append(
+            Import(
+                value, names, False, node.start_byte, node.end_byte, node.start_point[0] + 1, when, False,
+                nested, source.start_byte + 1, source.end_byte - 1, space,
+            )
+        )  # fmt: skip
+
+    def read_export(self, node: Node) -> None:
+        source = node.child_by_field_name("source")
+        declaration = node.child_by_field_name("declaration")
+        value = node.child_by_field_name("value")
+        if source is not None:
+            self.read_reexport(node, source)
+            return
+        default = any(c.type == "default" for c in node.children)
+        if declaration is not None:
+            names = self.read_declaration(declaration, node)
+            for name in names:
+                self.exports["default" if default else name] = name
+            if default and not names:
+                self.define(declaration, node, "default")
+                self.exports["default"] = "default"
+            return
+        clause = next((c for c in node.named_children if c.type == "export_clause"), None)
+        if clause is not None:
+            for item in clause.named_children:
+                if item.type == "export_specifier":
+                    local = text_of(item.child_by_field_name("name"))
+                    self.exports[text_of(item.child_by_field_name("alias")) or local] = local
+        elif value is not None:
+            self.note_loaded(value)
+            if value.type == "identifier":
+                self.exports["default"] = text_of(value)
+            else:
+                self.define(value, node, "default")
+                self.exports["default"] = "default"
+        elif any(c.type == "=" for c in node.children):
+            inner = next((c for c in node.named_children if c.type == "identifier"), None)
+            self.exports[WHOLE] = text_of(inner)
+        else:
+            self.open = True
+
+    def read_reexport(self, node: Node, source: Node) -> None:
+        types = any(c.type == "type" for c in node.children)
+        names: list[ImportedName] = []
+        for child in node.named_children:
+            if child.type == "export_clause":
+                for item in child.named_children:
+                    if item.type == "export_specifier":
+                        name = item.child_by_field_name("name")
+                        names.append(_name(item, text_of(name), text_of(item.child_by_field_name("alias"))))
+            elif child.type == "namespace_export":
+                names.append(_name(child, WHOLE, text_of(child.named_child(0))))
+        if not names:
+            names.append(ImportedName("*", "", node.start_byte, node.end_byte))
+        self.add_import(node, source, tuple(names), "reexport", When.TYPES if types else When.LOAD)
+
+    def read_declaration(self, node: Node, outer: Node) -> list[str]:
+        if node.type in ("lexical_declaration", "variable_declaration"):
+            return self.read_variables(node, outer)
+        if node.type in KINDS:
+            name = self.define(node, outer)
+            self.note_loaded(node)
+            return [name] if name else []
+        if node.type == "ambient_declaration":
+            return [n for c in node.named_children for n in self.read_declaration(c, outer)]
+        self.note_loaded(node)
+        return []
+
+    def read_variables(self, node: Node, outer: Node) -> list[str]:
+        names: list[str] = []
+        declarators = [c for c in node.named_children if c.type == "variable_declarator"]
+        for declarator in declarators:
+            target = declarator.child_by_field_name("name")
+            value = declarator.child_by_field_name("value")
+            if target is None:
+                continue
+            if self.read_require(declarator, target, value):
+                continue
+            if value is not None:
+                self.note_loaded(value)
+            for name in bound_names(target):
+                names.append(name)
+                kind = "function" if value is not None and value.type in FUNCTIONS else "constant"
+                kind = "class" if value is not None and value.type == "class" else kind
+                made = made_by(value) if target.type == "identifier" else ""
+                self.add_definition(name, kind, outer, value, made, len(declarators) > 1)
+        return names
+
+    def read_require(self, declarator: Node, target: Node, value: Node | None) -> bool:
+        """Read `const x = require("…")`, with destructuring, or a member taken from it."""
+        member = ""
+        if value is not None and value.type == "member_expression":
+            member = text_of(value.child_by_field_name("property"))
+            value = value.child_by_field_name("object")
+        if value is not None and value.type == "await_expression":
+            value = value.named_child(0)
+        source = required(value)
+        if source is None:
+            return False
+        names: list[ImportedName] = []
+        if target.type == "identifier":
+            names.append(_name(target, member or WHOLE, text_of(target)))
+        elif target.type == "object_pattern" and not member:
+            for item in target.named_children:
+                if item.type == "shorthand_property_identifier_pattern":
+                    names.append(_name(item, text_of(item), ""))
+                elif item.type == "pair_pattern":
+                    key, local = item.child_by_field_name("key"), item.child_by_field_name("value")
+                    if local is not None and local.type == "identifier":
+                        names.append(_name(item, text_of(key), text_of(local)))
+                elif item.type == "object_assignment_pattern":
+                    names.append(_name(item, text_of(item.named_child(0)), ""))
+        self.add_import(declarator, source, tuple(names), "require", When.LOAD)
+        return True
+
+    def read_expression(self, node: Node) -> None:
+        inner = node.named_child(0)
+        if inner is None or inner.type == "string":
+            return
+        if inner.type == "assignment_expression":
+            left = text_of(inner.child_by_field_name("left")).replace(" ", "")
+            right = inner.child_by_field_name("right")
+            if left in ("module.exports", "exports=module.exports") and right is not None:
+                self.read_module_exports(right)
+                return
+            head, dot, name = left.rpartition(".")
+            if head in ("module.exports", "exports") and dot and right is not None:
+                self.exports[name] = text_of(right) if right.type == "identifier" else name
+                if right.type == "assignment_expression":
+                    self.read_expression_of(right)
+                if right.type != "identifier":
+                    self.note_loaded(right)
+                return
+        self.acts += 1
+        self.note_call(inner)
+        self.note_loaded(inner)
+
+    def read_expression_of(self, inner: Node) -> None:
+        left = text_of(inner.child_by_field_name("left")).replace(" ", "")
+        right = inner.child_by_field_name("right")
+        if left == "module.exports" and right is not None:
+            self.read_module_exports(right)
+
+    def read_module_exports(self, value: Node) -> None:
+        if value.type == "assignment_expression":
+            right = value.child_by_field_name("right")
+            if right is not None:
+                self.read_module_exports(right)
+            return
+        if value.type == "identifier":
+            self.exports[WHOLE] = text_of(value)
+            self.open = True
+            return
+        source = required(value)
+        if source is not None:
+            names = (ImportedName("*", "", value.start_byte, value.end_byte),)
+            self.add_import(value, source, names, "reexport", When.LOAD)
+            return
+        self.note_loaded(value)
+        self.exports[WHOLE] = WHOLE
+        if value.type != "object":
+            self.open = True
+            return
+        for item in value.named_children:
+            if item.type == "shorthand_property_identifier":
+                self.exports[text_of(item)] = text_of(item)
+            elif item.type == "pair":
+                key, right = item.child_by_field_name("key"), item.child_by_field_name("value")
+                own = right is not None and right.type == "identifier"
+                self.exports[text_of(key).strip("'\"")] = text_of(right) if own else text_of(key)
+            elif item.type == "method_definition":
+                name = text_of(item.child_by_field_name("name"))
+                self.exports[name] = name
+            elif item.type == "spread_element":
+                self.open = True
+
+    # -- definitions -----------------------------------------------------------------------------
+
+    def define(self, node: Node, outer: Node, default: str = "") -> str:
+        name = text_of(node.child_by_field_name("name")) or default
+        if not name:
+            return ""
+        kind = KINDS.get(node.type, "class" if node.type == "class" else "constant")
+        if node.type in FUNCTIONS:
+            kind = "function"
+        self.add_definition(name, kind, outer, node, made_by(node) if kind == "constant" else "", False)
+        return name
+
+    def add_definition(
+        self, name: str, kind: str, outer: Node, node: Node | None, made: str, shared: bool
+    ) -> None:
+        start = (
+            self.comment if self.comment is not None and text_of(self.comment).startswith("/**") else outer
+        )
+        bases, marks, members = _shape(node, outer)
+        self.definitions.append(
+            Definition(
+                name, kind, start.start_byte, outer.end_byte, outer.start_point[0] + 1, outer.end_point[0] + 1,
+                bases, marks, members, made, shared,
+            )
+        )  # fmt: skip
+
+    # -- what loading uses -----------------------------------------------------------------------
+
+    def note_call(self, node: Node) -> None:
+        call: Node | None = node.named_child(0) if node.type == "await_expression" else node
+        while call is not None and call.type == "call_expression":
+            function = call.child_by_field_name("function")
+            text = text_of(function)
+            if function is not None and len(text) < 80 and "(" not in text and "\n" not in text:
+                self.calls[text] = None
+            call = function.child_by_field_name("object") if function is not None else None
+
+    def note_loaded(self, node: Node) -> None:
+        """Collect the names that are read when the file is loaded, not when something is called."""
+        stack = [node]
+        while stack:
+            node = stack.pop()
+            kind = node.type
+            if kind == "identifier":
+                self.loaded.add(text_of(node))
+            elif kind in BODIES:
+                continue
+            else:
+                stack += node.named_children
+
+    # -- nested ------------------------------------------------------------------------------------
+
+    def read_nested(self) -> None:
+        """Find calls that take a module's path, wherever they stand."""
+        for found in CALLED_WITH_PATH.finditer(self.source):
+            start = found.start(1)
+            if start in self.seen:
+                continue
+            node: Node | None = self.root.descendant_for_byte_range(start, start + 1)
+            while node is not None and node.type not in ("string", "template_string"):
+                node = node.parent if node.start_byte == start else None
+            if node is None or node.start_byte != start:
+                continue
+            arguments = node.parent
+            call = arguments.parent if arguments is not None and arguments.type == "arguments" else None
+            if call is None or call.type not in ("call_expression", "new_expression"):
+                continue
+            function = text_of(call.child_by_field_name("function"))
+            space = {"import": "dynamic", "require": "require"}.get(function, "path")
+            top = _is_top_level(call)
+            names = (ImportedName(WHOLE, "", call.start_byte, call.end_byte),)
+            when = When.LOAD if top and space == "require" else When.CALL
+            self.add_import(call, node, names, space, when, nested=not top)
+        if b"///" in self.source:
+            for found in TRIPLE.finditer(self.source):
+                line = self.source.count(b"\n", 0, found.start()) + 1
+                names = (ImportedName(WHOLE, "", found.start(), found.end()),)
+                spelled = found.group(2).decode("utf-8", "replace")
+                self.imports.append(
+                    Import(
+                        spelled if spelled.startswith(".") else "./" + spelled, names, False, found.start(),
+                        found.end(), line, When.TYPES, False, False, found.start(2), found.end(2), "path",
+                    )
+                )  # fmt: skip
+
+
+FUNCTIONS = frozenset(
+    {"function_declaration", "function_expression", "arrow_function", "generator_function",
+     "generator_function_declaration", "function"}
+)  # fmt: skip
+
+
+def _is_top_level(node: Node) -> bool:
+    current = node.parent
+    while current is not None:
+        if current.type in FUNCTIONS or current.type == "method_definition":
+            return False
+        current = current.parent
+    return True
+
+
+def _name(node: Node | None, name: str, alias: str) -> ImportedName:
+    start, end = (node.start_byte, node.end_byte) if node is not None else (0, 0)
+    return ImportedName(name, alias if alias != name else "", start, end)
+
+
+def _clause_names(clause: Node) -> list[ImportedName]:
+    names = []
+    for child in clause.named_children:
+        if child.type == "identifier":
+            names.append(_name(child, "default", text_of(child)))
+        elif child.type == "namespace_import":
+            names.append(_name(child, WHOLE, text_of(child.named_child(0))))
+        elif child.type == "named_imports":
+            for item in child.named_children:
+                if item.type == "import_specifier":
+                    name = text_of(item.child_by_field_name("name")).strip("'\"")
+                    names.append(_name(item, name, text_of(item.child_by_field_name("alias"))))
+    return names
+
+
+def required(value: Node | None) -> Node | None:
+    """Return the string of `require("…")`."""
+    if value is None or value.type != "call_expression":
+        return None
+    if text_of(value.child_by_field_name("function")) not in ("require", "import"):
+        return None
+    arguments = value.child_by_field_name("arguments")
+    first = arguments.named_child(0) if arguments is not None else None
+    return first if string_value(first) is not None else None
+
+
+def bound_names(pattern: Node) -> list[str]:
+    """Return the names that a declaration's pattern binds."""
+    if pattern.type in ("identifier", "shorthand_property_identifier_pattern"):
+        return [text_of(pattern)]
+    if pattern.type == "pair_pattern":
+        value = pattern.child_by_field_name("value")
+        return bound_names(value) if value is not None else []
+    if pattern.type in ("assignment_pattern", "object_assignment_pattern"):
+        left = pattern.child_by_field_name("left") or pattern.named_child(0)
+        return bound_names(left) if left is not None else []
+    return [name for child in pattern.named_children for name in bound_names(child)]
+
+
+def made_by(value: Node | None) -> str:
+    """Return what a constant is made by: `express()`, `new Router()`."""
+    if value is None:
+        return ""
+    if value.type == "await_expression":
+        value = value.named_child(0)
+    if value is None:
+        return ""
+    if value.type == "call_expression":
+        text = text_of(value.child_by_field_name("function"))
+        return text + "()" if len(text) < 60 and "(" not in text and "\n" not in text else ""
+    if value.type == "new_expression":
+        text = text_of(value.child_by_field_name("constructor"))
+        return f"new {text}()" if len(text) < 60 else ""
+    return ""
+
+
+def _shape(node: Node | None, outer: Node) -> tuple[tuple[str, ...], tuple[str, ...], tuple[str, ...]]:
+    """Return bases, decorators and members of a class or interface."""
+    bases: list[str] = []
+    marks: list[str] = []
+    members: list[str] = []
+    if node is None:
+        return (), (), ()
+    for place in (outer, node) if outer.id != node.id else (node,):
+        for child in place.children:
+            if child.type == "decorator":
+                marks.append(_mark(child))
+    for child in node.named_children:
+        if child.type in ("class_heritage", "extends_type_clause"):
+            bases += _bases_of(child)
+        elif child.type in ("class_body", "interface_body", "object_type"):
+            for member in child.named_children:
+                if member.type == "decorator":
+                    marks.append(_mark(member))
+                name = member.child_by_field_name("name")
+                if member.type in ("method_definition", "method_signature", "abstract_method_signature"):
+                    members.append(text_of(name) + "()")
+                elif name is not None:
+                    members.append(text_of(name))
+    return tuple(bases), tuple(marks), tuple(members)
+
+
+def _bases_of(heritage: Node) -> list[str]:
+    out = []
+    for child in heritage.named_children:
+        if child.type in ("extends_clause", "implements_clause"):
+            out += _bases_of(child)
+        elif child.type == "generic_type":
+            out.append(text_of(child.child_by_field_name("name")))
+        elif child.type in ("identifier", "type_identifier", "member_expression", "nested_type_identifier"):
+            out.append(text_of(child))
+    return out
+
+
+def _mark(decorator: Node) -> str:
+    inner = decorator.named_child(0)
+    if inner is not None and inner.type == "call_expression":
+        inner = inner.child_by_field_name("function")
+    return text_of(inner)
+
+
+def read_facts(source: bytes, path: str) -> Facts:
+    """Return the surface facts of one file."""
+    return _Reader(source, path).read()

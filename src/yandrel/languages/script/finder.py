@@ -1,0 +1,178 @@
+"""Where a module's path leads, and how a module is spelled from elsewhere."""
+
+import posixpath
+from dataclasses import dataclass
+
+from yandrel.languages.script.grammar import TYPESCRIPT
+from yandrel.languages.script.project import BUILT
+from yandrel.model.project import PathMap
+
+FOR_TYPESCRIPT = (".ts", ".tsx", ".mts", ".cts", ".d.ts", ".js", ".jsx", ".mjs", ".cjs", ".json")
+FOR_JAVASCRIPT = (".js", ".jsx", ".mjs", ".cjs", ".json", ".ts", ".tsx", ".mts", ".cts", ".d.ts")
+WRITTEN_FOR = {
+    ".js": (".ts", ".tsx", ".d.ts"), ".jsx": (".tsx", ".d.ts"), ".mjs": (".mts", ".d.mts"),
+    ".cjs": (".cts", ".d.cts"),
+}  # fmt: skip
+WRITTEN_AS = {".ts": ".js", ".tsx": ".js", ".mts": ".mjs", ".cts": ".cjs", ".d.ts": ".js"}
+KNOWN_ENDINGS = (
+    ".d.ts", ".d.mts", ".d.cts", ".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".json"
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Led:
+    """Where a specifier leads: the file, and how its end was written."""
+
+    path: str
+    style: str
+    via: PathMap | None = None
+
+
+def ending_of(path: str) -> str:
+    return next((end for end in KNOWN_ENDINGS if path.endswith(end)), "")
+
+
+def is_relative(spelled: str) -> bool:
+    return spelled.startswith(("./", "../")) or spelled in (".", "..")
+
+
+class Finder:
+    """Finds files by specifiers, on one state of the application."""
+
+    def __init__(self, files: frozenset[str] | set[str], maps: tuple[PathMap, ...]) -> None:
+        self.files = files
+        self.maps = maps
+        self.mains = {m.targets[0] for m in maps if m.kind == "package"}
+        self._scoped: dict[str, list[PathMap]] = {}
+
+    def find(self, spelled: str, unit: str) -> Led | None:
+        """Return where a specifier leads from a unit, None where it leads to no file of the application."""
+        if is_relative(spelled):
+            joined = posixpath.normpath(posixpath.join(posixpath.dirname(unit) or ".", spelled))
+            if joined.startswith(".."):
+                return None
+            only_folder = spelled.endswith("/") or spelled in (".", "..") or spelled.endswith("/..")
+            return self.find_path("" if joined == "." else joined, unit, only_folder)
+        for known in self.maps_for(unit):
+            star = match_pattern(known.pattern, spelled)
+            if star is None:
+                continue
+            for target in known.targets:
+                led = self.find_target(target.replace("*", star), unit)
+                if led is not None and led.path != unit:
+                    return Led(led.path, led.style, known)
+        return None
+
+    def maps_for(self, unit: str) -> list[PathMap]:
+        folder = posixpath.dirname(unit)
+        found = self._scoped.get(folder)
+        if found is None:
+            found = self._scoped[folder] = [m for m in self.maps if unit.startswith(m.scope)]
+        return found
+
+    def find_target(self, path: str, unit: str) -> Led | None:
+        led = self.find_path(path, unit)
+        if led is None and BUILT.match(path):
+            led = self.find_path(BUILT.sub("src/", path, count=1), unit)
+        return led
+
+    def find_path(self, path: str, unit: str, only_folder: bool = False) -> Led | None:
+        """Return the file that a path without a suffix, or with one, means."""
+        files = self.files
+        order = FOR_TYPESCRIPT if unit.endswith((*TYPESCRIPT, ".tsx")) else FOR_JAVASCRIPT
+        if not only_folder and path:
+            if path in files:
+                return Led(path, "whole")
+            ending = ending_of(path)
+            for real in WRITTEN_FOR.get(ending, ()):
+                if path[: -len(ending)] + real in files:
+                    return Led(path[: -len(ending)] + real, "as " + ending)
+            for end in order:
+                if path + end in files:
+                    return Led(path + end, "bare")
+        folder = path + "/" if path else ""
+        for end in order:
+            if folder + "index" + end in files:
+                return Led(folder + "index" + end, "folder")
+        return None
+
+    # -- spelling --------------------------------------------------------------------------------
+
+    def spell(self, old: str, led: Led, unit: str, target: str) -> str | None:
+        """Return a specifier for a target in the style of an old one; None where none leads there.
+
+        `led` says how the old one was written, `unit` is where the new one stands.
+        """
+        if led.via is not None and led.via.kind != "package":
+            for known in self._aliases(led.via, unit):
+                spelled = self._through(known, led, unit, target)
+                if spelled is not None:
+                    return spelled
+        elif led.via is not None:
+            for known in self.maps_for(unit):
+                if known.kind == "package" and known.pattern.split("/")[0] == old.split("/", maxsplit=1)[0]:
+                    spelled = self._through(known, led, unit, target)
+                    if spelled is not None:
+                        return spelled
+        for text in self.relative_spellings(old, led, unit, target):
+            found = self.find(text, unit)
+            if found is not None and found.path == target:
+                return text
+        return None
+
+    def _aliases(self, via: PathMap, unit: str) -> list[PathMap]:
+        others = [m for m in self.maps_for(unit) if m.kind == via.kind]
+        return sorted(others, key=lambda m: m.pattern != via.pattern)
+
+    def _through(self, known: PathMap, led: Led, unit: str, target: str) -> str | None:
+        for pattern in known.targets:
+            for ended in _endings(target, led.style):
+                star = match_pattern(pattern, ended)
+                if star is None:
+                    continue
+                text = known.pattern.replace("*", star)
+                found = self.find(text, unit)
+                if found is not None and found.path == target:
+                    return text
+        return None
+
+    def relative_spellings(self, old: str, led: Led, unit: str, target: str) -> list[str]:
+        start = posixpath.dirname(unit) or "."
+        out = []
+        for ended in _endings(target, led.style):
+            text = posixpath.relpath(ended or ".", start)
+            if not text.startswith("."):
+                text = "./" + text
+            if old.endswith("/") and led.style == "folder" and not text.endswith("/"):
+                text += "/"
+            out.append(text)
+        return out
+
+
+def match_pattern(pattern: str, text: str) -> str | None:
+    """Return what the wildcard stands for, "" where there is none and the text is the pattern."""
+    head, star, tail = pattern.partition("*")
+    if not star:
+        return "" if text == pattern else None
+    if text.startswith(head) and text.endswith(tail) and len(text) >= len(head) + len(tail):
+        return text[len(head) : len(text) - len(tail)]
+    return None
+
+
+def _endings(target: str, style: str) -> list[str]:
+    """Return the ways to write a target's end, the one in the old style first."""
+    ending = ending_of(target)
+    stem = target[: -len(ending)] if ending else target
+    index = stem.rpartition("/")[2] == "index"
+    folder = stem.rpartition("/")[0]
+    as_js = stem + WRITTEN_AS.get(ending, ending)
+    if style == "whole":
+        return [target, as_js]
+    if style.startswith("as "):
+        written = style[3:]
+        return [stem + written, as_js, target] if ending in WRITTEN_FOR.get(written, ()) else [as_js, target]
+    if index and style == "folder":
+        return [folder, stem, as_js, target]
+    if ending == ".json":
+        return [target]
+    return [stem, *([folder] if index else []), target, as_js]

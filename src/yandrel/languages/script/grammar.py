@@ -1,0 +1,64 @@
+"""The grammars, each loaded when first needed."""
+
+from functools import cache
+
+import tree_sitter
+from tree_sitter import Node
+
+TYPESCRIPT = (".ts", ".mts", ".cts")
+SUFFIXES = (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs")
+
+
+@cache
+def parser_for(dialect: str) -> tree_sitter.Parser:
+    """Return the parser of "typescript", "tsx" or "javascript"."""
+    return tree_sitter.Parser(load_grammar(dialect))
+
+
+@cache
+def load_grammar(dialect: str) -> tree_sitter.Language:
+    if dialect == "javascript":
+        import tree_sitter_javascript
+
+        return tree_sitter.Language(tree_sitter_javascript.language())
+    import tree_sitter_typescript
+
+    if dialect == "tsx":
+        return tree_sitter.Language(tree_sitter_typescript.language_tsx())
+    return tree_sitter.Language(tree_sitter_typescript.language_typescript())
+
+
+def dialect_of(path: str) -> str:
+    """Return the dialect that a file's ending tells."""
+    if path.endswith(TYPESCRIPT):
+        return "typescript"
+    return "tsx" if path.endswith(".tsx") else "javascript"
+
+
+def language_name(path: str) -> str:
+    return "typescript" if path.endswith((*TYPESCRIPT, ".tsx")) else "javascript"
+
+
+def parse(source: bytes, path: str = "x.js") -> tree_sitter.Tree:
+    """Parse UTF-8 source; JavaScript with type annotations is read as what it is."""
+    dialect = dialect_of(path)
+    tree = parser_for(dialect).parse(source)
+    if dialect == "javascript" and tree.root_node.has_error:
+        other = parser_for("tsx").parse(source)
+        if not other.root_node.has_error:
+            return other
+    return tree
+
+
+def text_of(node: Node | None) -> str:
+    return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
+
+
+def string_value(node: Node | None) -> str | None:
+    """Return the value of a plain string, None where it has escapes or is computed."""
+    if node is None or node.type not in ("string", "template_string"):
+        return None
+    raw = (node.text or b"")[1:-1]
+    if b"\\" in raw or (node.type == "template_string" and node.named_child_count and b"${" in raw):
+        return None
+    return raw.decode("utf-8", "replace")

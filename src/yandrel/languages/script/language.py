@@ -1,0 +1,96 @@
+"""JavaScript and TypeScript behind the language protocol."""
+
+from collections.abc import Callable, Mapping
+
+from yandrel.errors import CallError
+from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.languages.script.facts import read_facts
+from yandrel.languages.script.grammar import SUFFIXES
+from yandrel.languages.script.project import MANIFESTS, find_project, rewrite_manifests
+from yandrel.languages.script.roles import HINTS
+from yandrel.languages.script.view import ScriptView
+from yandrel.model.changes import Edit, Relocation, Rewrite
+from yandrel.model.evidence import Hint
+from yandrel.model.facts import Facts
+from yandrel.model.project import Project, SourceRoot, Units
+from yandrel.model.words import kebab
+
+
+class ScriptLanguage:
+    """See `yandrel.languages.protocol.Language`."""
+
+    name = "script"
+    suffixes = SUFFIXES
+    version = 1
+    manifests = MANIFESTS
+    cookies = False
+    implicit = False
+    folds_case = False
+
+    def read_facts(self, source: bytes, path: str) -> Facts:
+        return read_facts(source, path)
+
+    def find_project(
+        self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
+    ) -> Project:
+        return find_project(units, manifests, configured)
+
+    def keeps_project(
+        self, project: Project, before: Mapping[str, Facts], after: Mapping[str, Facts]
+    ) -> bool:
+        return False
+
+    def open_view(self, units: Units, project: Project) -> ScriptView:
+        return ScriptView(units, project)
+
+    def moved_words(self, view: ScriptView, relocation: Relocation) -> set[str]:
+        from yandrel.languages.script.rewrite import moved_words
+
+        return moved_words(relocation)
+
+    def mention_filter(self, view: ScriptView, relocation: Relocation) -> Callable[[str, bytes], bool]:
+        return lambda unit, source: True
+
+    def rewrite(
+        self, view: ScriptView, relocation: Relocation, sources: Mapping[str, bytes]
+    ) -> tuple[Rewrite, Relocation]:
+        from yandrel.languages.script.rewrite import rewrite
+
+        return rewrite(view, relocation, sources)
+
+    def loose_ends(self, view: ScriptView, unit: str, source: bytes) -> list[str]:
+        from yandrel.languages.script.deep import find_unbound
+
+        return find_unbound(source, unit)
+
+    def rewrite_manifests(
+        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+    ) -> dict[str, list[Edit]]:
+        return rewrite_manifests(project, relocation, manifests)
+
+    def companions(self, unit: str) -> tuple[str, ...]:
+        stem = unit.rpartition(".")[0]
+        return (stem + ".d.ts",) if unit.endswith((".js", ".mjs")) else ()
+
+    def is_package_marker(self, unit: str) -> bool:
+        return unit.rpartition("/")[2].split(".")[0] == "index"
+
+    def qualified_path(self, name: str) -> str:
+        return name
+
+    def file_name(self, definition: str) -> str:
+        return kebab(definition)
+
+    def hints(self) -> tuple[Hint, ...]:
+        return HINTS
+
+    def scaffolder(self) -> Scaffolder:
+        raise CallError("new units cannot be written in this language yet", todo="copy one, and move it")
+
+    def splitter(self) -> Splitter:
+        raise CallError(
+            "files of this language cannot be split yet", todo="`yandrel move` takes out one definition"
+        )
+
+
+LANGUAGE = ScriptLanguage()

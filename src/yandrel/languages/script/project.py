@@ -1,0 +1,247 @@
+"""What package.json and tsconfig.json say: aliases, package names, the files that are started from."""
+
+import json
+import posixpath
+import re
+from collections.abc import Iterator, Mapping
+from typing import Any
+
+from yandrel.languages.json_spans import JsonString, escape, find_strings
+from yandrel.model.changes import Edit, Relocation
+from yandrel.model.project import PathMap, Project, SourceRoot, Units
+
+CONFIGS = (
+    "tsconfig.json", "jsconfig.json", "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json",
+    "tsconfig.lib.json", "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json",
+    "tsconfig.spec.json",
+)  # fmt: skip
+MANIFESTS = ("package.json", *CONFIGS)
+PATH_KEYS = frozenset(
+    [
+        "main",
+        "module",
+        "types",
+        "typings",
+        "bin",
+        "exports",
+        "imports",
+        "browser",
+        "files",
+        "directories",
+        "scripts",
+        "jest",
+        "mocha",
+        "nodemonConfig",
+        "paths",
+        "include",
+        "exclude",
+        "rootDir",
+        "rootDirs",
+        "baseUrl",
+        "outDir",
+        "references",
+        "extends",
+        "typesVersions",
+        "prisma",
+    ]
+)
+BUILT = re.compile(r"\A(?:dist|lib|build|out)/(?:(?:cjs|esm|src)/)?")
+COMMENT = re.compile(r'("(?:[^"\\]|\\.)*")|//[^\n]*|/\*.*?\*/', re.DOTALL)
+TRAILING = re.compile(r'("(?:[^"\\]|\\.)*")|,(?=\s*[}\]])')
+
+
+def load_json(data: bytes) -> dict[str, Any]:
+    """Return what a JSON file with comments holds; nothing where it cannot be read."""
+    try:
+        text = COMMENT.sub(lambda m: m[1] or "", data.decode("utf-8-sig"))
+        found = json.loads(TRAILING.sub(lambda m: m[1] or "", text))
+    except ValueError:
+        return {}
+    return found if isinstance(found, dict) else {}
+
+
+def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]) -> Project:
+    """Return the names that stand for paths, the nearest folder's first."""
+    read = {path: load_json(data) for path, data in manifests.items()}
+    maps: list[PathMap] = []
+    for path, found in sorted(read.items()):
+        if path.endswith("package.json"):
+            maps += package_maps(path, found)
+        elif path.rpartition("/")[2] in ("tsconfig.json", "jsconfig.json", "tsconfig.app.json"):
+            maps += config_maps(path, read)
+    maps.sort(key=lambda m: (-m.scope.count("/"), m.kind != "import", -len(m.pattern.partition("*")[0])))
+    return Project(configured or (SourceRoot(""),), maps=tuple(dict.fromkeys(maps)))
+
+
+def _folder(path: str) -> str:
+    return path[: path.rfind("/") + 1]
+
+
+def _join(folder: str, path: str) -> str | None:
+    joined = posixpath.normpath(posixpath.join(folder or ".", path))
+    if joined.startswith(".."):
+        return None
+    return "" if joined == "." else joined
+
+
+def package_maps(path: str, found: dict[str, Any]) -> Iterator[PathMap]:
+    """Yield the maps of a package.json: its imports, and its own name with its exports."""
+    folder = _folder(path)
+    imports = found.get("imports")
+    for name, value in imports.items() if isinstance(imports, dict) else ():
+        targets = tuple(t for v in _targets(value) if (t := _join(folder, v)) is not None)
+        if targets:
+            yield PathMap(folder, name, targets, "import")
+    own = found.get("name")
+    if not isinstance(own, str) or not own:
+        return
+    exports = found.get("exports")
+    if isinstance(exports, dict) and any(key.startswith(".") for key in exports):
+        for key, value in exports.items():
+            targets = tuple(t for v in _targets(value) if (t := _join(folder, v)) is not None)
+            if targets:
+                yield PathMap("", own + key[1:], targets, "package")
+        return
+    main = [v for key in ("source", "module", "main") for v in _targets(found.get(key))] + _targets(exports)
+    targets = tuple(t for v in [*main, "index", "src/index"] if (t := _join(folder, v)) is not None)
+    yield PathMap("", own, targets, "package")
+    yield PathMap("", own + "/*", (folder + "*",), "package")
+
+
+def _targets(value: Any) -> list[str]:
+    if isinstance(value, str):
+        return [value]
+    if isinstance(value, dict):
+        return [t for v in value.values() for t in _targets(v)]
+    if isinstance(value, list):
+        return [t for v in value for t in _targets(v)]
+    return []
+
+
+def config_maps(path: str, read: Mapping[str, dict[str, Any]]) -> Iterator[PathMap]:
+    """Yield the aliases that a tsconfig.json declares or inherits, for the units below it."""
+    folder = _folder(path)
+    base, paths, paths_from = _options(path, read, 0)
+    for pattern, targets in (paths or {}).items():
+        start = base if base is not None else paths_from
+        found = tuple(t for v in _targets(targets) if (t := _join(start, v)) is not None)
+        if found:
+            yield PathMap(folder, pattern, found, "alias")
+    if base is not None:
+        yield PathMap(folder, "*", (base + "/*" if base.strip("/") else "*",), "base")
+
+
+def _options(
+    path: str, read: Mapping[str, dict[str, Any]], depth: int
+) -> tuple[str | None, dict[str, Any] | None, str]:
+    """Return baseUrl as a folder, paths, and the folder that those start from."""
+    found = read.get(path, {})
+    folder = _folder(path)
+    options = found.get("compilerOptions")
+    options = options if isinstance(options, dict) else {}
+    base: str | None = None
+    paths: dict[str, Any] | None = None
+    start = folder
+    extends = found.get("extends")
+    for name in extends if isinstance(extends, list) else [extends]:
+        if isinstance(name, str) and name.startswith(".") and depth < 8:
+            inherited = _join(folder, name)
+            for candidate in (inherited or "", f"{inherited}.json", f"{inherited}/tsconfig.json"):
+                if candidate in read:
+                    base, paths, start = _options(candidate, read, depth + 1)
+    own = options.get("baseUrl")
+    if isinstance(own, str):
+        base = _join(folder, own)
+    if isinstance(options.get("paths"), dict):
+        paths, start = options["paths"], folder
+    return base, paths, start
+
+
+def move_maps(maps: tuple[PathMap, ...], relocation: Relocation) -> tuple[PathMap, ...]:
+    """Return the maps as they will be when folders have gone elsewhere."""
+    return tuple(
+        PathMap(
+            relocation.unit(m.scope) if m.scope else "", m.pattern,
+            tuple(move_pattern(t, relocation) for t in m.targets), m.kind,
+        )
+        for m in maps
+    )  # fmt: skip
+
+
+def move_pattern(target: str, relocation: Relocation) -> str:
+    """Return where a path, or the folder before its wildcard, goes."""
+    head, star, tail = target.partition("*")
+    if star:
+        folder = head[: head.rfind("/") + 1]
+        return (relocation.unit(folder) if folder else "") + head[len(folder) :] + star + tail
+    return moved_path(target, relocation)
+
+
+def moved_path(path: str, relocation: Relocation) -> str:
+    """Return where a file or folder, written without a slash at its end, goes."""
+    found = relocation.units.get(path)
+    if found is not None:
+        return found
+    whole = relocation.unit(path + "/")
+    if whole != path + "/":
+        return whole.rstrip("/")
+    for ending in (".ts", ".tsx", ".js", ".mjs", ".cjs", "/index.ts", "/index.js"):
+        moved = relocation.units.get(path + ending)
+        if moved is not None and moved.endswith(ending):
+            return moved[: -len(ending)]
+    return path
+
+
+def rewrite_manifests(
+    project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+) -> dict[str, list[Edit]]:
+    """Return the new paths in package.json and tsconfig.json of what moves."""
+    edits: dict[str, list[Edit]] = {}
+    for path, data in manifests.items():
+        folder, new_folder = _folder(path), _folder(relocation.unit(path))
+        base = ""
+        if path.rpartition("/")[2] in CONFIGS:
+            base = str((load_json(data).get("compilerOptions") or {}).get("baseUrl") or "")
+        for item in find_strings(data):
+            if item.is_key or not item.keys or PATH_KEYS.isdisjoint(item.keys):
+                continue
+            start = folder if "paths" not in item.keys or not base else posixpath.join(folder, base, "")
+            new_start = new_folder if start == folder else posixpath.join(new_folder, base, "")
+            new = _new_text(item, _clean(start), _clean(new_start), relocation)
+            if new != item.text:
+                edits.setdefault(path, []).append(Edit(item.start, item.end, escape(new).encode()))
+    return edits
+
+
+def _clean(folder: str) -> str:
+    joined = posixpath.normpath(folder or ".")
+    return "" if joined == "." else joined + "/"
+
+
+def _new_text(item: JsonString, folder: str, new_folder: str, relocation: Relocation) -> str:
+    if "scripts" in item.keys:
+        return re.sub(r"[^\s'\"=]+", lambda m: _new_path(m[0], folder, new_folder, relocation), item.text)
+    return _new_path(item.text, folder, new_folder, relocation)
+
+
+def _new_path(text: str, folder: str, new_folder: str, relocation: Relocation) -> str:
+    lead = "./" if text.startswith("./") else ""
+    plain = text[len(lead) :]
+    if not plain or plain.startswith(("-", "#", "@", "http")):
+        return text
+    old = _join(folder, plain.rstrip("/"))
+    if old is None or not old:
+        return text
+    moved = move_pattern(old, relocation)
+    if moved == old and folder == new_folder:
+        return text
+    if moved == old and not _is_below(old, folder):
+        return text
+    relative = posixpath.relpath(moved, new_folder or ".")
+    if relative.startswith("..") and lead:
+        lead = ""
+    return lead + relative + ("/" if plain.endswith("/") else "")
+
+
+def _is_below(path: str, folder: str) -> bool:
+    return path.startswith(folder)

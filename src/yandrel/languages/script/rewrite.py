@@ -1,0 +1,54 @@
+"""Rewriting a relocation of modules and of what they hold."""
+
+from collections.abc import Mapping
+
+from yandrel.languages.script.specifiers import PathRewriter, finder_after
+from yandrel.languages.script.view import ScriptView
+from yandrel.model.changes import Refusal, Relocation, Rewrite
+
+
+def moved_words(relocation: Relocation) -> set[str]:
+    """Return the names of what moves; of an index, and of a folder, the folder's name."""
+    words: set[str] = set()
+    for old, new in relocation.units.items():
+        if old != new:
+            folder, _, name = old.rpartition("/")
+            stem = name.split(".")[0]
+            words.add(stem if stem != "index" else folder.rpartition("/")[2] or stem)
+            words |= {stem}
+    for folder in relocation.folders:
+        words.add(folder.rstrip("/").rpartition("/")[2])
+    for symbol, target in relocation.definitions.items():
+        words |= {symbol.name, target.name}
+        folder, _, name = symbol.unit.rpartition("/")
+        words |= {name.split(".")[0], folder.rpartition("/")[2]}
+    return words - {""}
+
+
+def rewrite(
+    view: ScriptView, relocation: Relocation, sources: Mapping[str, bytes]
+) -> tuple[Rewrite, Relocation]:
+    """Return what a relocation changes in the sources, and the relocation with what goes along."""
+    result = Rewrite()
+    for unit in relocation.units:
+        facts = view.units.facts.get(unit)
+        if facts is not None and facts.problems and relocation.units[unit] != unit:
+            why = "the file cannot be read whole"
+            result.refusals.append(Refusal(unit, facts.problems[0].line, why, "mend it first"))
+    if result.refusals:
+        return result, relocation
+    if relocation.definitions:
+        from yandrel.languages.script.pieces import rewrite_definitions
+
+        return rewrite_definitions(view, relocation, sources)
+    after = finder_after(view, relocation)
+    for unit, source in sources.items():
+        if unit not in view.units.facts:
+            continue
+        paths = PathRewriter(view, relocation, after, unit, source)
+        edits = paths.edits()
+        result.notes += paths.notes
+        result.refusals += paths.refusals
+        if edits:
+            result.edits[unit] = edits
+    return result, relocation

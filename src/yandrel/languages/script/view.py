@@ -1,0 +1,387 @@
+"""One graph out of many modules: what each import and each exported name finally leads to."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+
+import networkx
+
+from yandrel.languages.script.facts import WHOLE
+from yandrel.languages.script.finder import Finder, Led, is_relative
+from yandrel.model.facts import Facts, Import, ImportedName, When
+from yandrel.model.graph import Edge, Resolved, State, Symbol
+from yandrel.model.project import Project, Units
+
+BUILT_IN = frozenset(
+    [
+        "assert",
+        "async_hooks",
+        "buffer",
+        "child_process",
+        "cluster",
+        "console",
+        "constants",
+        "crypto",
+        "dgram",
+        "diagnostics_channel",
+        "dns",
+        "domain",
+        "events",
+        "fs",
+        "http",
+        "http2",
+        "https",
+        "inspector",
+        "module",
+        "net",
+        "os",
+        "path",
+        "perf_hooks",
+        "process",
+        "punycode",
+        "querystring",
+        "readline",
+        "repl",
+        "stream",
+        "string_decoder",
+        "sys",
+        "timers",
+        "tls",
+        "trace_events",
+        "tty",
+        "url",
+        "util",
+        "v8",
+        "vm",
+        "wasi",
+        "worker_threads",
+        "zlib",
+        "test",
+        "sqlite",
+        "sea",
+    ]
+)
+DEEPEST = 60
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """Where a name leads: what it names, what that finally is, and through which units."""
+
+    state: State
+    named: Symbol = Symbol("")
+    final: Symbol = Symbol("")
+    through: tuple[str, ...] = ()
+
+
+MISSING = Found(State.MISSING)
+
+
+class ScriptView:
+    """See `yandrel.languages.protocol.View`."""
+
+    def __init__(self, units: Units, project: Project) -> None:
+        self.units = units
+        self.project = project
+        self.finder = Finder(units.files | frozenset(units.facts), project.maps)
+        self._led: dict[tuple[str, str], Led | None] = {}
+        self._exports: dict[str, dict[str, str]] = {}
+        self._members: dict[tuple[str, str], Found] = {}
+        self._resolved: dict[str, Resolved] = {}
+        self._known: Mapping[str, Resolved] = {}
+        self._importers: dict[str, list[str]] | None = None
+        self._cycles: list[list[str]] | None = None
+
+    # -- modules ---------------------------------------------------------------------------------
+
+    def find_module(self, spelled: str, unit: str) -> Led | None:
+        """Return the file that a specifier leads to."""
+        key = (unit[: unit.rfind("/") + 1], spelled)
+        if not is_relative(spelled):
+            key = (unit, spelled)
+        if key not in self._led:
+            self._led[key] = self.finder.find(spelled, unit)
+        return self._led[key]
+
+    def exports(self, unit: str) -> dict[str, str]:
+        """Return what a unit itself exports: name to local name."""
+        found = self._exports.get(unit)
+        if found is None:
+            pairs = self.units.facts[unit].exports or ()
+            found = self._exports[unit] = {}
+            for pair in pairs:
+                name, _, local = pair.partition("=") if pair[0] != WHOLE else (WHOLE, "", pair[2:])
+                found[name] = local
+        return found
+
+    def state_of_unfound(self, spelled: str, unit: str) -> Found:
+        if is_relative(spelled):
+            import posixpath
+
+            target = posixpath.normpath(posixpath.join(posixpath.dirname(unit) or ".", spelled))
+            return Found(State.UNCERTAIN) if self._is_left_out(target) else MISSING
+        if spelled.startswith(("/", "http:", "https:", "data:", "file:")):
+            return Found(State.UNCERTAIN)
+        for known in self.finder.maps_for(unit):
+            head, star, tail = known.pattern.partition("*")
+            if (
+                known.kind in ("alias", "import")
+                and head
+                and spelled.startswith(head)
+                and spelled.endswith(tail)
+            ):
+                target = known.targets[0].replace("*", spelled[len(head) :] if star else "")
+                return Found(State.UNCERTAIN) if self._is_left_out(target) else MISSING
+        return Found(State.OUTSIDE, final=Symbol("", package_of(spelled)))
+
+    def _is_left_out(self, path: str) -> bool:
+        ignored = self.units.ignored
+        if any(path + end in ignored for end in ("", ".js", ".ts", ".json")):
+            return True
+        while path:
+            if path + "/" in ignored:
+                return True
+            path = path.rpartition("/")[0]
+        return False
+
+    # -- names -----------------------------------------------------------------------------------
+
+    def member(self, unit: str, name: str) -> Found:
+        """Return what a name means when it is imported from a unit."""
+        key = (unit, name)
+        found = self._members.get(key)
+        if found is None:
+            found = self._members[key] = self._member(unit, name, frozenset())
+        return found
+
+    def _member(self, unit: str, name: str, seen: frozenset[tuple[str, str]]) -> Found:
+        if (unit, name) in seen or len(seen) > DEEPEST:
+            return MISSING
+        seen = seen | {(unit, name)}
+        facts = self.units.facts.get(unit)
+        here = Symbol(unit, name)
+        if facts is None:
+            return Found(State.FOUND, Symbol(unit), Symbol(unit))
+        exports = self.exports(unit)
+        if name == WHOLE:
+            return Found(State.FOUND, Symbol(unit), Symbol(unit))
+        if name in exports:
+            return self._local(unit, exports[name], here, seen)
+        uncertain = facts.open
+        for item in facts.imports:
+            if item.space != "reexport":
+                continue
+            for imported in item.names:
+                if imported.name != "*" and imported.bound == name:
+                    return self._passed_on(unit, item, imported.name, here, seen)
+        for item in facts.imports:
+            if item.space == "reexport" and item.names and item.names[0].name == "*" and name != "default":
+                led = self.find_module(item.module, unit)
+                if led is None:
+                    uncertain = True
+                    continue
+                found = self._member(led.path, name, seen)
+                if found.state == State.FOUND and found.final.name:
+                    return Found(State.FOUND, here, found.final, (unit, *found.through))
+                uncertain = uncertain or found.state == State.UNCERTAIN
+        if not exports and not any(i.space == "reexport" for i in facts.imports):
+            uncertain = True
+        if name == "default" or WHOLE in exports:
+            return Found(State.FOUND, Symbol(unit), Symbol(unit))
+        return Found(State.UNCERTAIN) if uncertain or facts.problems else MISSING
+
+    def _local(self, unit: str, local: str, here: Symbol, seen: frozenset[tuple[str, str]]) -> Found:
+        facts = self.units.facts[unit]
+        if any(d.name == local for d in facts.definitions):
+            return Found(State.FOUND, here, Symbol(unit, local))
+        for item in facts.imports:
+            if item.nested or item.space not in ("import", "require"):
+                continue
+            for imported in item.names:
+                if (
+                    imported.bound == local
+                    and imported.name != "*"
+                    and (imported.alias or imported.name != WHOLE)
+                ):
+                    return self._passed_on(unit, item, imported.name, here, seen)
+        return Found(State.FOUND, here, here)
+
+    def _passed_on(
+        self, unit: str, item: Import, name: str, here: Symbol, seen: frozenset[tuple[str, str]]
+    ) -> Found:
+        led = self.find_module(item.module, unit)
+        if led is None:
+            state = self.state_of_unfound(item.module, unit).state
+            return Found(State.FOUND, here, here) if state != State.MISSING else MISSING
+        found = self._member(led.path, name, seen)
+        if found.state == State.FOUND:
+            return Found(State.FOUND, here, found.final, (unit, *found.through))
+        return found
+
+    def imported(self, unit: str, item: Import, name: ImportedName) -> Found:
+        """Return where one name of an import leads."""
+        led = self.find_module(item.module, unit)
+        if led is None:
+            return self.state_of_unfound(item.module, unit)
+        if name.name in ("*", WHOLE):
+            return Found(State.FOUND, Symbol(led.path), Symbol(led.path))
+        found = self.member(led.path, name.name)
+        if found.state == State.UNCERTAIN:
+            return Found(State.FOUND, Symbol(led.path), Symbol(led.path))
+        return found
+
+    # -- edges -----------------------------------------------------------------------------------
+
+    def resolved_of(self, unit: str) -> Resolved:
+        found = self._resolved.get(unit)
+        if found is None:
+            found = self._known.get(unit)
+            if found is None:
+                found = Resolved(tuple(self._find_edges(unit)), tuple(self._find_loads(unit)))
+            self._resolved[unit] = found
+        return found
+
+    def edges_of(self, unit: str) -> tuple[Edge, ...]:
+        return self.resolved_of(unit).edges
+
+    def preload(self, known: Mapping[str, Resolved]) -> None:
+        self._known = known
+
+    def _find_edges(self, unit: str) -> Iterator[Edge]:
+        for item in self.units.facts[unit].imports:
+            names = item.names or (ImportedName(WHOLE, "", item.start, item.end),)
+            for name in names:
+                found = self.imported(unit, item, name)
+                spelled = item.module if name.name in ("*", WHOLE) else f"{item.module}#{name.name}"
+                if item.space == "path" and found.state == State.MISSING:
+                    continue
+                yield Edge(
+                    item.line, spelled, int(found.state), found.named.unit, found.named.name, found.final.unit,
+                    found.final.name, item.when, item.guarded, found.through,
+                )  # fmt: skip
+
+    def _find_loads(self, unit: str) -> Iterator[str]:
+        seen: set[str] = set()
+        for item in self.units.facts[unit].imports:
+            if item.when == When.TYPES or item.nested or item.space not in ("import", "require", "reexport"):
+                continue
+            led = self.find_module(item.module, unit)
+            if led is not None and led.path not in seen and led.path != unit:
+                seen.add(led.path)
+                yield led.path
+
+    def importers_of(self, unit: str) -> list[str]:
+        if self._importers is None:
+            self._importers = {}
+            for other in self.units.facts:
+                targets = {edge.named_unit for edge in self.edges_of(other)}
+                for item in self.units.facts[other].imports:
+                    led = self.find_module(item.module, other)
+                    if led is not None:
+                        targets.add(led.path)
+                for named in targets:
+                    self._importers.setdefault(named, []).append(other)
+        return self._importers.get(unit, [])
+
+    def namespace_of(self, unit: str) -> str:
+        return ""
+
+    def find_qualified(self, name: str) -> Symbol | None:
+        return None
+
+    def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
+        return ()
+
+    def find_name(self, unit: str, name: str) -> Symbol | None:
+        facts = self.units.facts.get(unit)
+        if facts is not None and any(d.name == name for d in facts.definitions):
+            return Symbol(unit, name)
+        found = self.member(unit, name)
+        return found.final if found.state == State.FOUND and found.final.name else None
+
+    # -- loading ---------------------------------------------------------------------------------
+
+    def load_cycles(self) -> list[list[str]]:
+        if self._cycles is None:
+            graph: networkx.DiGraph[str] = networkx.DiGraph()
+            for unit in self.units.facts:
+                graph.add_edges_from((unit, other) for other in self.resolved_of(unit).loads)
+            groups = networkx.strongly_connected_components(graph)
+            self._cycles = sorted(sorted(group) for group in groups if len(group) > 1)
+        return self._cycles
+
+    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+        found = {}
+        for unit in sorted(group):
+            fault = self.loading_faults_of(unit, group)
+            if fault:
+                found[unit] = fault
+        return found
+
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
+        """Return why a unit fails when it is loaded first: somebody reads a name before it is there."""
+        return _Loading(self, group).load(unit)
+
+    def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
+        return {}
+
+    def is_standard(self, package: str) -> bool:
+        return package.removeprefix("node:") in BUILT_IN
+
+
+class _Loading:
+    """Plays the loading of a cycle through: each unit's imports in order, then its own statements."""
+
+    def __init__(self, view: ScriptView, group: frozenset[str]) -> None:
+        self.view = view
+        self.group = group
+        self.begun: list[str] = []
+        self.done: set[str] = set()
+        self.fault = ""
+
+    def load(self, unit: str) -> str:
+        self._load(unit)
+        return self.fault
+
+    def _load(self, unit: str) -> None:
+        if unit in self.begun or self.fault:
+            return
+        self.begun.append(unit)
+        facts = self.view.units.facts[unit]
+        modules = [item for item in facts.imports if item.space != "require"]
+        for item in (*modules, *(i for i in facts.imports if i.space == "require")):
+            if item.when == When.TYPES or item.nested or item.space not in ("import", "require", "reexport"):
+                continue
+            led = self.view.find_module(item.module, unit)
+            if led is not None and led.path in self.group:
+                self._load(led.path)
+            if item.space == "require":
+                self._check(unit, item)
+        for item in facts.imports:
+            if item.space == "import" and not item.nested:
+                self._check(unit, item)
+        self.done.add(unit)
+
+    def _check(self, unit: str, item: Import) -> None:
+        if item.when != When.LOAD:
+            return
+        for name in item.names:
+            if name.name == WHOLE and not name.alias:
+                continue
+            found = self.view.imported(unit, item, name)
+            place = found.final.unit or found.named.unit
+            early = place in self.group and place in self.begun and place not in self.done and place != unit
+            if early and (item.space == "require" or not self._is_hoisted(found.final)):
+                taken = name.name if name.name != WHOLE else name.alias or "its exports"
+                self.fault = self.fault or f"{unit} takes {taken} from {place}, which is not loaded yet"
+
+    def _is_hoisted(self, symbol: Symbol) -> bool:
+        """A function declaration is there before its module's statements run."""
+        facts: Facts | None = self.view.units.facts.get(symbol.unit)
+        kinds = {d.kind for d in facts.definitions if d.name == symbol.name} if facts is not None else set()
+        return bool(kinds) and kinds <= {"function", "interface", "type"}
+
+
+def package_of(spelled: str) -> str:
+    """Return the package that a specifier names."""
+    parts = spelled.split("/")
+    return "/".join(parts[:2]) if spelled.startswith("@") else parts[0]
