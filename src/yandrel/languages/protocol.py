@@ -75,7 +75,7 @@ class Language(Protocol):
     """Whether names are compared without regard to case."""
 
     def read_facts(self, source: bytes, path: str) -> Facts:
-        """Return the surface facts of UTF-8 source; never raises on broken syntax. The path tells the dialect."""
+        """Return the surface facts of UTF-8 source; its path tells the dialect. Nothing is raised."""
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -98,7 +98,8 @@ class Problem(Struct, frozen=True, array_like=True):
 class Facts(Struct, frozen=True, array_like=True):
     """The surface facts of one unit.
 
-    `bound` are top-level names bound otherwise than by an import or a definition, `exports` the
+    `bound` are top-level names bound otherwise than by an import or a definition (in JavaScript: what is
+    exported before anything is loaded), `exports` the
     names that the unit itself says it exports, `open` whether it may hold names that cannot be
     seen, `calls` what its top-level statements call, `acts` how many of them act on loading.
     `namespaces` are those that it declares, `mentions` names in type position and qualified names,

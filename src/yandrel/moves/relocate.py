@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from yandrel.errors import RefusedError
 from yandrel.files.walk import list_folder_files
 from yandrel.index.code import CodeIndex
+from yandrel.languages.registry import language_of
 from yandrel.model.changes import Relocation
 from yandrel.model.graph import Symbol
 from yandrel.moves.things import Thing
@@ -52,10 +53,10 @@ def _is_misnamed(index: CodeIndex, unit: str) -> bool:
 def _add_companions(index: CodeIndex, source: str, target: str, units: dict[str, str]) -> None:
     if source not in index.facts:
         return
-    ends = {name[len(source) :] for name in index.language(source).companions(source)}
-    for end in ends:
-        if (index.root / (source + end)).is_file():
-            units.setdefault(source + end, target + end)
+    beside = index.language(target).companions(target) if language_of(target) else ()
+    for old, new in zip(index.language(source).companions(source), beside):
+        if (index.root / old).is_file():
+            units.setdefault(old, new)
 
 
 def _map_definitions(pairs: Pairs, units: dict[str, str]) -> dict[Symbol, Symbol]:

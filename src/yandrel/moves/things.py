@@ -51,6 +51,11 @@ def find_thing(index: CodeIndex, text: str, here: str = "") -> Thing:
         place = index.root / path
         if path in index.facts or (place.is_file() and not place.is_symlink()):
             if not colon:
+                if language_of(path) is not None and path not in index.facts:
+                    raise RefusedError(
+                        "is left out, so that what names it is not known", where=path,
+                        todo="see .gitignore, or name a file that counts",
+                    )  # fmt: skip
                 return Thing(path)
             return _definition(index, path, name)
         if place.is_dir() and not colon:

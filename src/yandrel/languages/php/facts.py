@@ -11,6 +11,7 @@ from yandrel.languages.php.grammar import (
     NOT_CLASSES,
     TYPE_KINDS,
     dotted,
+    first_child,
     mention_query,
     parse,
     text_of,
@@ -169,7 +170,7 @@ class _Reader:
             self.calls[f"{_short(head)}.{text_of(expression.child_by_field_name('name'))}"] = None
             expression = head
         if expression is not None and expression.type == "object_creation_expression":
-            self.calls["new " + dotted(text_of(expression.named_child(0)))] = None
+            self.calls["new " + dotted(text_of(first_child(expression)))] = None
 
     def mentions(self) -> Iterator[Mention]:
         """Yield each name that stands where a class or function is named, once in each block."""
@@ -213,7 +214,7 @@ def _blocks_of(node: Node) -> Iterator[Node]:
 
 def _marks_of(attributes: Node) -> list[str]:
     return [
-        dotted(text_of(attribute.named_child(0))).lstrip(".")
+        dotted(text_of(first_child(attribute))).lstrip(".")
         for group in attributes.named_children
         for attribute in group.named_children
         if attribute.type == "attribute"

@@ -65,6 +65,11 @@ def parse(source: bytes) -> tree_sitter.Tree:
     return shared_parser().parse(source)
 
 
+def first_child(node: tree_sitter.Node) -> tree_sitter.Node | None:
+    """Return the first named child; the library's own call raises where there is none."""
+    return node.named_child(0) if node.named_child_count else None
+
+
 def text_of(node: tree_sitter.Node | None) -> str:
     return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
 

@@ -5,8 +5,9 @@ from dataclasses import dataclass, field
 from tree_sitter import Node
 
 from yandrel.languages.script.facts import FUNCTIONS, bound_names
-from yandrel.languages.script.grammar import parse, text_of
+from yandrel.languages.script.grammar import first_child, parse, text_of
 
+OF_MODULES = frozenset({"require", "module", "exports", "__dirname", "__filename", "arguments", "undefined"})
 BLOCKS = frozenset(
     {
         "statement_block",
@@ -21,6 +22,14 @@ TYPE_SCOPES = frozenset(
     {"interface_declaration", "type_alias_declaration", "function_type", "constructor_type", "call_signature",
      "method_signature", "construct_signature", "abstract_method_signature", "function_signature",
      "mapped_type_clause", "index_signature", "conditional_type"}
+)  # fmt: skip
+SIGNATURES = frozenset(
+    {"function_type", "constructor_type", "call_signature", "method_signature", "construct_signature",
+     "function_signature", "abstract_method_signature"}
+)  # fmt: skip
+NAMING = frozenset(
+    {"namespace_export", "namespace_import", "import_alias", "index_signature", "labeled_statement",
+     "mapped_type_clause", "enum_body", "enum_assignment", "asserts", "meta_property"}
 )  # fmt: skip
 CLASSES = frozenset({"class_declaration", "class", "abstract_class_declaration"})
 CALLABLE = FUNCTIONS | {"method_definition"}
@@ -95,9 +104,9 @@ class _Reader:
                     continue
                 statement = inner
             if statement.type == "ambient_declaration":
-                statement = statement.named_child(0) or statement
+                statement = first_child(statement) or statement
             if statement.type == "expression_statement":
-                inner = statement.named_child(0)
+                inner = first_child(statement)
                 if inner is not None and inner.type == "internal_module":
                     statement = inner
             self.declare(statement, scope, module)
@@ -117,7 +126,7 @@ class _Reader:
             for name_node in _import_names(node):
                 self.bind(text_of(name_node), name_node, scope, module)
         elif node.type == "import_alias":
-            first = node.named_child(0)
+            first = first_child(node)
             if first is not None:
                 self.bind(text_of(first), first, scope, module)
 
@@ -197,8 +206,8 @@ class _Reader:
             return
         if kind == "export_statement" and node.child_by_field_name("source") is not None:
             return
-        if kind == "assignment_expression":
-            left = node.child_by_field_name("left")
+        if kind in ("assignment_expression", "augmented_assignment_expression", "update_expression"):
+            left = node.child_by_field_name("left") or node.child_by_field_name("argument")
             if left is not None and left.type == "identifier" and self.owner(text_of(left), scope) is module:
                 self.facts.assigned.add(text_of(left))
         self.push(node, scope, loads, stack)
@@ -260,11 +269,10 @@ class _Reader:
             stack = list(node.named_children)
             while stack:
                 inner = stack.pop()
-                if inner.type == "infer_type" and inner.named_child(0) is not None:
-                    scope.names.add(text_of(inner.named_child(0)))
+                if inner.type == "infer_type" and first_child(inner) is not None:
+                    scope.names.add(text_of(first_child(inner)))
                 stack += inner.named_children
-        if node.type in ("function_type", "constructor_type", "call_signature", "method_signature",
-                         "construct_signature", "function_signature", "abstract_method_signature"):  # fmt: skip
+        if node.type in SIGNATURES:
             inner_parameters = node.child_by_field_name("parameters")
             if inner_parameters is not None:
                 self.bind_parameters(inner_parameters, scope)
@@ -337,14 +345,14 @@ def _import_names(node: Node) -> list[Node]:
     out: list[Node] = []
     for child in node.named_children:
         if child.type == "import_require_clause":
-            first = child.named_child(0)
+            first = first_child(child)
             out += [first] if first is not None else []
         elif child.type == "import_clause":
             for part in child.named_children:
                 if part.type == "identifier":
                     out.append(part)
                 elif part.type == "namespace_import":
-                    first = part.named_child(0)
+                    first = first_child(part)
                     out += [first] if first is not None else []
                 elif part.type == "named_imports":
                     for item in part.named_children:
@@ -384,8 +392,7 @@ def _is_binding(node: Node, parent: Node) -> bool:
     if kind in ("export_specifier",):
         name = parent.child_by_field_name("name")
         return name is None or name.id != node.id
-    if kind in ("namespace_export", "namespace_import", "import_alias", "index_signature", "labeled_statement",
-                "mapped_type_clause", "enum_body", "enum_assignment", "asserts", "meta_property"):  # fmt: skip
+    if kind in NAMING:
         name = parent.child_by_field_name("name")
         return name is not None and name.id == node.id
     return False
@@ -425,7 +432,7 @@ def _member_of(node: Node, parent: Node) -> tuple[str, int]:
             member = parent.child_by_field_name("property")
             return text_of(member), parent.end_byte
     if parent.type in ("nested_type_identifier", "nested_identifier"):
-        first = parent.named_child(0)
+        first = first_child(parent)
         if first is not None and first.id == node.id and parent.named_child_count > 1:
             return text_of(parent.named_child(1)), parent.end_byte
     return "", 0
@@ -433,4 +440,4 @@ def _member_of(node: Node, parent: Node) -> tuple[str, int]:
 
 def find_unbound(source: bytes, path: str) -> list[str]:
     """Return the names in a module that nothing in it binds: globals, and what was lost."""
-    return [reference.name for reference in read_deep(source, path).unbound]
+    return [r.name for r in read_deep(source, path).unbound if r.name not in OF_MODULES]

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from tree_sitter import Node
 
 from yandrel.languages.php.facts import find_problems
-from yandrel.languages.script.grammar import language_name, parse, string_value, text_of
+from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
 SECRET = re.compile(rb"[a-z][a-z0-9+]*://[^\s:/'\"@{}$<>`]+:[^\s@/'\"{}$<>`]+@[\w.-]+")
@@ -28,7 +28,10 @@ BODIES = frozenset(
         "type_alias_declaration", "type_annotation", "comment", "string", "import_statement",
     }
 )  # fmt: skip
-MOCKS = rb"(?:jest|vi|td|proxyquire|sandbox)\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock|importActual|importMock|setMock|unstable_mockModule|replace|replaceEsm|createMockFromModule)"
+MOCKS = (
+    rb"(?:jest|vi|td|proxyquire|sandbox)\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock"
+    rb"|importActual|importMock|setMock|unstable_mockModule|replace|replaceEsm|createMockFromModule)"
+)
 CALLED_WITH_PATH = re.compile(
     rb"\b(?:require(?:\s*\.\s*resolve)?|import|proxyquire|"
     + MOCKS
@@ -45,9 +48,9 @@ class _Reader:
         self.path = path
         self.root = parse(source, path).root_node
         self.imports: list[Import] = []
-        self.bound: list[tuple[str, ...]] = []
         self.definitions: list[Definition] = []
         self.exports: dict[str, str] = {}
+        self.early: list[str] = []
         self.calls: dict[str, None] = {}
         self.loaded: set[str] = set()
         self.acts = 0
@@ -71,6 +74,7 @@ class _Reader:
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.settle_imports()),
             tuple(self.definitions),
+            bound=tuple(self.early),
             exports=tuple(f"{k}={v}" for k, v in self.exports.items()),
             open=self.open or not self.has_module_syntax or ".d." in self.path,
             acts=self.acts,
@@ -128,7 +132,7 @@ class _Reader:
         for child in node.named_children:
             if child.type == "import_require_clause":
                 source = child.child_by_field_name("source")
-                local = child.named_child(0)
+                local = first_child(child)
                 names.append(_name(local, WHOLE, text_of(local)))
             elif child.type == "import_clause":
                 names += _clause_names(child)
@@ -194,7 +198,7 @@ class _Reader:
                         name = item.child_by_field_name("name")
                         names.append(_name(item, text_of(name), text_of(item.child_by_field_name("alias"))))
             elif child.type == "namespace_export":
-                names.append(_name(child, WHOLE, text_of(child.named_child(0))))
+                names.append(_name(child, WHOLE, text_of(first_child(child))))
         if not names:
             names.append(ImportedName("*", "", node.start_byte, node.end_byte))
         self.add_import(node, source, tuple(names), "reexport", When.TYPES if types else When.LOAD)
@@ -223,12 +227,13 @@ class _Reader:
                 continue
             if value is not None:
                 self.note_loaded(value)
-            for name in bound_names(target):
+            bound = bound_names(target)
+            for name in bound:
                 names.append(name)
                 kind = "function" if value is not None and value.type in FUNCTIONS else "constant"
                 kind = "class" if value is not None and value.type == "class" else kind
                 made = made_by(value) if target.type == "identifier" else ""
-                self.add_definition(name, kind, outer, value, made, len(declarators) > 1)
+                self.add_definition(name, kind, outer, value, made, len(declarators) > 1 or len(bound) > 1)
         return names
 
     def read_require(self, declarator: Node, target: Node, value: Node | None) -> bool:
@@ -238,7 +243,7 @@ class _Reader:
             member = text_of(value.child_by_field_name("property"))
             value = value.child_by_field_name("object")
         if value is not None and value.type == "await_expression":
-            value = value.named_child(0)
+            value = first_child(value)
         source = required(value)
         if source is None:
             return False
@@ -254,12 +259,12 @@ class _Reader:
                     if local is not None and local.type == "identifier":
                         names.append(_name(item, text_of(key), text_of(local)))
                 elif item.type == "object_assignment_pattern":
-                    names.append(_name(item, text_of(item.named_child(0)), ""))
+                    names.append(_name(item, text_of(first_child(item)), ""))
         self.add_import(declarator, source, tuple(names), "require", When.LOAD)
         return True
 
     def read_expression(self, node: Node) -> None:
-        inner = node.named_child(0)
+        inner = first_child(node)
         if inner is None or inner.type == "string":
             return
         if inner.type == "assignment_expression":
@@ -270,6 +275,8 @@ class _Reader:
                 return
             head, dot, name = left.rpartition(".")
             if head in ("module.exports", "exports") and dot and right is not None:
+                if not self.imports:
+                    self.early.append(name)
                 self.exports[name] = text_of(right) if right.type == "identifier" else name
                 if right.type == "assignment_expression":
                     self.read_expression_of(right)
@@ -340,15 +347,15 @@ class _Reader:
         bases, marks, members = _shape(node, outer)
         self.definitions.append(
             Definition(
-                name, kind, start.start_byte, outer.end_byte, outer.start_point[0] + 1, outer.end_point[0] + 1,
-                bases, marks, members, made, shared,
+                name, kind, start.start_byte, outer.end_byte,
+                outer.start_point[0] + 1, outer.end_point[0] + 1, bases, marks, members, made, shared,
             )
         )  # fmt: skip
 
     # -- what loading uses -----------------------------------------------------------------------
 
     def note_call(self, node: Node) -> None:
-        call: Node | None = node.named_child(0) if node.type == "await_expression" else node
+        call: Node | None = first_child(node) if node.type == "await_expression" else node
         while call is not None and call.type == "call_expression":
             function = call.child_by_field_name("function")
             text = text_of(function)
@@ -412,7 +419,7 @@ FUNCTIONS = frozenset(
 
 
 def _is_top_level(node: Node) -> bool:
-    current = node.parent
+    current: Node | None = node.parent
     while current is not None:
         if current.type in FUNCTIONS or current.type == "method_definition":
             return False
@@ -431,7 +438,7 @@ def _clause_names(clause: Node) -> list[ImportedName]:
         if child.type == "identifier":
             names.append(_name(child, "default", text_of(child)))
         elif child.type == "namespace_import":
-            names.append(_name(child, WHOLE, text_of(child.named_child(0))))
+            names.append(_name(child, WHOLE, text_of(first_child(child))))
         elif child.type == "named_imports":
             for item in child.named_children:
                 if item.type == "import_specifier":
@@ -447,7 +454,7 @@ def required(value: Node | None) -> Node | None:
     if text_of(value.child_by_field_name("function")) not in ("require", "import"):
         return None
     arguments = value.child_by_field_name("arguments")
-    first = arguments.named_child(0) if arguments is not None else None
+    first = first_child(arguments) if arguments is not None else None
     return first if string_value(first) is not None else None
 
 
@@ -459,7 +466,7 @@ def bound_names(pattern: Node) -> list[str]:
         value = pattern.child_by_field_name("value")
         return bound_names(value) if value is not None else []
     if pattern.type in ("assignment_pattern", "object_assignment_pattern"):
-        left = pattern.child_by_field_name("left") or pattern.named_child(0)
+        left = pattern.child_by_field_name("left") or first_child(pattern)
         return bound_names(left) if left is not None else []
     return [name for child in pattern.named_children for name in bound_names(child)]
 
@@ -469,7 +476,7 @@ def made_by(value: Node | None) -> str:
     if value is None:
         return ""
     if value.type == "await_expression":
-        value = value.named_child(0)
+        value = first_child(value)
     if value is None:
         return ""
     if value.type == "call_expression":
@@ -520,7 +527,7 @@ def _bases_of(heritage: Node) -> list[str]:
 
 
 def _mark(decorator: Node) -> str:
-    inner = decorator.named_child(0)
+    inner: Node | None = first_child(decorator)
     if inner is not None and inner.type == "call_expression":
         inner = inner.child_by_field_name("function")
     return text_of(inner)

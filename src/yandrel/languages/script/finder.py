@@ -143,7 +143,8 @@ class Finder:
             text = posixpath.relpath(ended or ".", start)
             if not text.startswith("."):
                 text = "./" + text
-            if old.endswith("/") and led.style == "folder" and not text.endswith("/"):
+            whole = target[len(ended) :].startswith("/index.") or not ended
+            if old.endswith("/") and led.style == "folder" and whole and not text.endswith("/"):
                 text += "/"
             out.append(text)
         return out

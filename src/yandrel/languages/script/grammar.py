@@ -50,6 +50,11 @@ def parse(source: bytes, path: str = "x.js") -> tree_sitter.Tree:
     return tree
 
 
+def first_child(node: Node) -> Node | None:
+    """Return the first named child; the library's own call raises where there is none."""
+    return node.named_child(0) if node.named_child_count else None
+
+
 def text_of(node: Node | None) -> str:
     return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
 

@@ -69,7 +69,9 @@ class ScriptLanguage:
         return rewrite_manifests(project, relocation, manifests)
 
     def companions(self, unit: str) -> tuple[str, ...]:
-        stem = unit.rpartition(".")[0]
+        stem = unit.removesuffix(".d.ts") if unit.endswith(".d.ts") else unit.rpartition(".")[0]
+        if unit.endswith(".d.ts"):
+            return (stem + ".js", stem + ".mjs")
         return (stem + ".d.ts",) if unit.endswith((".js", ".mjs")) else ()
 
     def is_package_marker(self, unit: str) -> bool:

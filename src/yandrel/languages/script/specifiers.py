@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.script.finder import Finder, is_relative
+from yandrel.languages.script.finder import Finder, Led, is_relative
 from yandrel.languages.script.grammar import parse, string_value, text_of
 from yandrel.languages.script.project import move_maps
 from yandrel.languages.script.view import ScriptView
@@ -49,13 +49,19 @@ class PathRewriter:
             return self._unfound(spelled, new)
         target = self.relocation.unit(led.path)
         found = self.after.find(spelled, new)
-        if found is not None and found.path == target:
+        if found is not None and found.path == target and not self._is_shortest(spelled, led, new):
             return spelled
         text = self.after.spell(spelled, led, new, target)
         if text is None:
             self.refusals.append(Refusal(self.unit, line, f"no path from {new} leads to {target}"))
             return spelled
         return text
+
+    def _is_shortest(self, spelled: str, led: Led, new: str) -> bool:
+        """Whether a moved module's path was the shortest where it stood, so that it will be again."""
+        if not is_relative(spelled) or posixpath.dirname(new) == posixpath.dirname(self.unit):
+            return False
+        return self.view.finder.spell(spelled, led, self.unit, led.path) == spelled
 
     def _unfound(self, spelled: str, new: str) -> str:
         """A relative path to what is not here (left out, built, broken) goes on meaning the same place."""
@@ -191,6 +197,9 @@ class PathRewriter:
         if first.startswith("./") and not pieces[0].startswith("."):
             pieces[0] = "./" + pieces[0]
         if posixpath.normpath(posixpath.join(*pieces)) == posixpath.normpath(old):
+            return
+        if pieces[0] == "." and len(own) > 1:
+            yield Edit(own[0].start_byte, own[1].start_byte, b"")
             return
         yield Edit(own[0].start_byte + 1, own[0].end_byte - 1, pieces[0].encode())
         if len(pieces) == 1 and len(own) > 1:

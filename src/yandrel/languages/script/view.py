@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import networkx
 
 from yandrel.languages.script.facts import WHOLE
-from yandrel.languages.script.finder import Finder, Led, is_relative
+from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
 from yandrel.model.facts import Facts, Import, ImportedName, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
@@ -95,7 +95,7 @@ class ScriptView:
 
     def find_module(self, spelled: str, unit: str) -> Led | None:
         """Return the file that a specifier leads to."""
-        key = (unit[: unit.rfind("/") + 1], spelled)
+        key = (unit[: unit.rfind("/") + 1] + ending_of(unit), spelled)
         if not is_relative(spelled):
             key = (unit, spelled)
         if key not in self._led:
@@ -255,8 +255,8 @@ class ScriptView:
                 if item.space == "path" and found.state == State.MISSING:
                     continue
                 yield Edge(
-                    item.line, spelled, int(found.state), found.named.unit, found.named.name, found.final.unit,
-                    found.final.name, item.when, item.guarded, found.through,
+                    item.line, spelled, int(found.state), found.named.unit, found.named.name,
+                    found.final.unit, found.final.name, item.when, item.guarded, found.through,
                 )  # fmt: skip
 
     def _find_loads(self, unit: str) -> Iterator[str]:
@@ -370,6 +370,7 @@ class _Loading:
             found = self.view.imported(unit, item, name)
             place = found.final.unit or found.named.unit
             early = place in self.group and place in self.begun and place not in self.done and place != unit
+            early = early and name.name not in self.view.units.facts[place].bound
             if early and (item.space == "require" or not self._is_hoisted(found.final)):
                 taken = name.name if name.name != WHOLE else name.alias or "its exports"
                 self.fault = self.fault or f"{unit} takes {taken} from {place}, which is not loaded yet"

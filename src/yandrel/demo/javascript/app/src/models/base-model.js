@@ -1,0 +1,7 @@
+'use strict';
+
+class BaseModel {
+  number = 0;
+}
+
+module.exports = { BaseModel };

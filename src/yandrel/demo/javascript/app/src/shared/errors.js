@@ -1,0 +1,7 @@
+'use strict';
+
+class NotFoundError extends Error {}
+
+class InvalidError extends Error {}
+
+module.exports = { NotFoundError, InvalidError };

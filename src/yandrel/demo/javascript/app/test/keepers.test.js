@@ -1,0 +1,14 @@
+'use strict';
+
+const assert = require('node:assert/strict');
+const { beforeEach, test } = require('node:test');
+
+const { ask, forgetAll } = require('./ask');
+
+beforeEach(forgetAll);
+
+test('keepers have hives', () => {
+  ask('POST', '/keepers', { name: 'Ada' });
+  ask('POST', '/hives', { place: 'heath', frames: 8, keeper: 1 });
+  assert.equal(ask('GET', '/keepers/keepers/1/hives').body.length, 1);
+});

@@ -1,0 +1,3 @@
+export class BaseModel {
+  number = 0;
+}

@@ -1,0 +1,7 @@
+import { BaseModel } from './base-model.js';
+
+export class Keeper extends BaseModel {
+  constructor(public name: string) {
+    super();
+  }
+}

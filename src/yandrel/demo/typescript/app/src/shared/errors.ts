@@ -1,0 +1,3 @@
+export class NotFoundError extends Error {}
+
+export class InvalidError extends Error {}

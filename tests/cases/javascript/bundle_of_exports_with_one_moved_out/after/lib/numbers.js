@@ -1,0 +1,1 @@
+exports.round = Math.round;

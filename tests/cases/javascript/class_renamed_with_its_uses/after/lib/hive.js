@@ -1,0 +1,7 @@
+class Colony {
+  twin() {
+    return new Colony();
+  }
+}
+
+module.exports = { Colony };

@@ -1,0 +1,7 @@
+class Hive {
+  twin() {
+    return new Hive();
+  }
+}
+
+module.exports = { Hive };

@@ -1,0 +1,5 @@
+const { Hive } = require('./lib/hive');
+
+const Colony = 1;
+
+module.exports = [Hive, Colony];

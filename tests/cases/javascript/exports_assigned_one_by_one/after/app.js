@@ -1,0 +1,2 @@
+const { weigh: measure } = require('./lib/scales');
+module.exports = { measure };

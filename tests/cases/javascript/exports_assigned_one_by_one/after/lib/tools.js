@@ -1,0 +1,5 @@
+exports.read = read;
+
+function read(hive) {
+  return hive.kilos;
+}

@@ -1,0 +1,3 @@
+const { weigh: measure } = require('./lib/tools');
+
+module.exports = { measure };

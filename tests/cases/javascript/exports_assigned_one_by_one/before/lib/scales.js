@@ -1,0 +1,1 @@
+exports.tare = () => 0;

@@ -1,0 +1,1 @@
+exports.scales = require('../scales');

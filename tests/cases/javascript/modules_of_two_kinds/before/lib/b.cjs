@@ -1,0 +1,1 @@
+exports.second = () => 2;

@@ -1,0 +1,3 @@
+const tools = require('../../lib/tools');
+
+module.exports = tools;

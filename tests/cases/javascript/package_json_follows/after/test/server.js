@@ -1,0 +1,4 @@
+const server = require('#server');
+const own = require('waxmoor');
+
+module.exports = [server, own];

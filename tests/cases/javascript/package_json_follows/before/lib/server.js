@@ -1,0 +1,3 @@
+const tools = require('./tools');
+
+module.exports = tools;

@@ -1,0 +1,7 @@
+import { Frame } from './frame.js';
+
+export class Base {
+  frame() {
+    return new Frame();
+  }
+}

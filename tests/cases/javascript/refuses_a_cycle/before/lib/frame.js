@@ -1,0 +1,3 @@
+import { Base } from './base.js';
+
+export class Frame extends Base {}

@@ -1,0 +1,3 @@
+import { Frame } from './frame.js';
+
+export class Hive extends Frame {}

@@ -1,0 +1,6 @@
+class Hive {}
+
+class Frame {}
+
+module.exports = Hive;
+module.exports.Frame = Frame;

@@ -1,0 +1,3 @@
+export const first = 1;
+
+export const second = 2;

@@ -1,0 +1,3 @@
+const first = 2;
+
+export default first;

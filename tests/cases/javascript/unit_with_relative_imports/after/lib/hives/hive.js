@@ -1,0 +1,5 @@
+const base = require('../models/base');
+const { weigh } = require('../scales.js');
+const settings = require('../settings.json');
+
+module.exports = class Hive extends base.Base {};

@@ -1,0 +1,1 @@
+module.exports = { Hive: require('../hives/hive'), base: require('./base.js') };

@@ -1,0 +1,1 @@
+module.exports = { Hive: require('./hive'), base: require('./base.js') };

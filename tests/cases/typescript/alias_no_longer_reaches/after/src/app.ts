@@ -1,0 +1,3 @@
+import { Hive } from '../other/hive';
+
+export const hive = new Hive();

@@ -1,0 +1,3 @@
+import { Hive } from '@/models/hive';
+
+export const hive = new Hive();

@@ -1,0 +1,2 @@
+export * from '../hives/hive';
+export { Hive as Box } from '../hives/hive';

@@ -1,0 +1,2 @@
+export * from './hive';
+export { Hive as Box } from './hive';

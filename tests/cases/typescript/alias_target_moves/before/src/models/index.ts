@@ -1,0 +1,1 @@
+export const one = 1;

@@ -1,0 +1,2 @@
+export { Hive } from './hives/hive';
+export * from './models/hive';

@@ -1,0 +1,5 @@
+export const FRAMES = 10;
+
+export interface Weighed {
+  kilos: number;
+}

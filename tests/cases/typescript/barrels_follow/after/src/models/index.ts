@@ -1,0 +1,3 @@
+export * from './frame';
+export { Hive } from '../hives/hive';
+export { type Weighed } from './hive';

@@ -1,0 +1,2 @@
+export * from './frame';
+export { Hive, type Weighed } from './hive';

@@ -1,0 +1,4 @@
+import { Hive, other } from './hive';
+
+export const hive: Hive = new Hive();
+export { other };

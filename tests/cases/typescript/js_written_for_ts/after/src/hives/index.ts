@@ -1,0 +1,3 @@
+import { Base } from '../models/base.js';
+
+export class Hive extends Base {}

@@ -1,0 +1,3 @@
+import { tare, weigh } from './scales';
+
+export const all = [weigh(1), tare()];

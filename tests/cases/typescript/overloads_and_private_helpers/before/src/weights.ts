@@ -1,0 +1,3 @@
+import { tare } from './scales';
+
+export const empty = tare();

@@ -1,0 +1,2 @@
+import type Hive from './hives/hive';
+export type Hives = Hive[];

@@ -1,0 +1,5 @@
+import type { Keeper } from '../keeper';
+
+export default class Hive {
+  constructor(readonly keeper: Keeper) {}
+}

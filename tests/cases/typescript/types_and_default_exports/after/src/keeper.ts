@@ -1,0 +1,4 @@
+import type Hive from './hives/hive';
+export interface Keeper {
+  hives: Hive[];
+}

@@ -1,0 +1,7 @@
+import type { Keeper } from './keeper';
+
+export default class Hive {
+  constructor(readonly keeper: Keeper) {}
+}
+
+export type Hives = Hive[];

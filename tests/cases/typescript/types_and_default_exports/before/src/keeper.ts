@@ -1,0 +1,5 @@
+import type Hive from './hive';
+
+export interface Keeper {
+  hives: Hive[];
+}
