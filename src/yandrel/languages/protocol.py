@@ -121,8 +121,8 @@ class Language(Protocol):
     def hints(self) -> tuple[Hint, ...]:
         """Return what tells a unit's role in this language's world."""
 
-    def file_name(self, definition: str) -> str:
-        """Return what a new file for one definition is called, without its suffix."""
+    def file_name(self, definition: str, like: str) -> str:
+        """Return what a new file for one definition is called, without its suffix, in a file's style."""
 
     def scaffolder(self) -> "Scaffolder":
         """Return what makes new units in this language; raises CallError where nothing does yet."""

@@ -143,7 +143,7 @@ def _definition_target(index: CodeIndex, source: Thing, path: str, into: bool, n
     name = _identifier(name) if name else source.name
     if into or (index.root / path).is_dir():
         suffix = source.path[source.path.rfind(".") :]
-        leaf = index.language(source.path).file_name(name) + suffix
+        leaf = index.language(source.path).file_name(name, source.path) + suffix
         unit = f"{path}/{leaf}" if path else leaf
         return Thing(unit, name)
     if language_of(path) != language_of(source.path):

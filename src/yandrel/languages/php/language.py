@@ -77,7 +77,7 @@ class PhpLanguage:
     def qualified_path(self, name: str) -> str:
         return name.replace("\\", "/")
 
-    def file_name(self, definition: str) -> str:
+    def file_name(self, definition: str, like: str) -> str:
         return definition
 
     def hints(self) -> tuple[Hint, ...]:

@@ -79,7 +79,7 @@ class PythonLanguage:
     def qualified_path(self, name: str) -> str:
         return name.replace(".", "/")
 
-    def file_name(self, definition: str) -> str:
+    def file_name(self, definition: str, like: str) -> str:
         return snake(definition)
 
     def hints(self) -> tuple[Hint, ...]:

@@ -13,7 +13,7 @@ from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
-from yandrel.model.words import kebab
+from yandrel.model.words import camel, kebab, snake
 
 
 class ScriptLanguage:
@@ -80,8 +80,13 @@ class ScriptLanguage:
     def qualified_path(self, name: str) -> str:
         return name
 
-    def file_name(self, definition: str) -> str:
-        return kebab(definition)
+    def file_name(self, definition: str, like: str) -> str:
+        stem = like.rpartition("/")[2].partition(".")[0]
+        if stem[:1].isupper():
+            return definition[:1].upper() + definition[1:]
+        if "_" in stem:
+            return snake(definition)
+        return camel(definition) if stem != stem.lower() else kebab(definition)
 
     def hints(self) -> tuple[Hint, ...]:
         return HINTS

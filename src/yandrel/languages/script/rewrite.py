@@ -1,7 +1,9 @@
 """Rewriting a relocation of modules and of what they hold."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 
+from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.view import ScriptView
 from yandrel.model.changes import Refusal, Relocation, Rewrite
@@ -25,6 +27,22 @@ def moved_words(relocation: Relocation) -> set[str]:
     return words - {""}
 
 
+def move_whole_files(view: ScriptView, relocation: Relocation) -> Relocation:
+    """Return the relocation with files moved whose one export is all that is asked for."""
+    units, definitions = dict(relocation.units), dict(relocation.definitions)
+    for symbol, target in relocation.definitions.items():
+        facts = view.units.facts.get(symbol.unit)
+        if facts is None or symbol.unit in units or target.unit in view.finder.files:
+            continue
+        whole = view.exports(symbol.unit).get(WHOLE) == symbol.name
+        alone = len(facts.definitions) == 1 and facts.definitions[0].name == symbol.name and not facts.acts
+        if whole or alone:
+            units[symbol.unit] = target.unit
+            if target.name == symbol.name:
+                del definitions[symbol]
+    return replace(relocation, units=units, definitions=definitions)
+
+
 def rewrite(
     view: ScriptView, relocation: Relocation, sources: Mapping[str, bytes]
 ) -> tuple[Rewrite, Relocation]:
@@ -37,6 +55,7 @@ def rewrite(
             result.refusals.append(Refusal(unit, facts.problems[0].line, why, "mend it first"))
     if result.refusals:
         return result, relocation
+    relocation = move_whole_files(view, relocation)
     if relocation.definitions:
         from yandrel.languages.script.pieces import rewrite_definitions
 
