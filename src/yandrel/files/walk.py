@@ -34,8 +34,7 @@ ALWAYS_OUT = frozenset(
         ".gradle",
     ]
 )
-OUT_UNLESS_CODE = frozenset(["vendor", "dist", "build", "target", "venv", "env"])
-
+OUT_UNLESS_CODE = frozenset(["vendor", "dist", "build", "target"])
 
 FileStat = tuple[int, int, int]
 """Size in bytes, time of the last change in nanoseconds, mode."""
@@ -96,7 +95,7 @@ def _walk_folder(
         path = folder + name
         try:
             if entry.is_dir(follow_symlinks=False):
-                if is_left_out(name, entry.path) or (ignores and _is_ignored(path + "/", ignores)):
+                if is_left_out(name, entry.path, folder) or (ignores and _is_ignored(path + "/", ignores)):
                     ignored.add(path + "/")
                 else:
                     _walk_folder(tree, path + "/", ignores, wanted)
@@ -113,11 +112,13 @@ def _walk_folder(
             tree.unreadable.append(path)
 
 
-def is_left_out(name: str, path: str) -> bool:
-    """Whether a folder of that name is never part of an application's own code."""
+def is_left_out(name: str, path: str, folder: str) -> bool:
+    """Whether a folder of that name, below another one, is never part of an application's own code."""
     if name in ALWAYS_OUT or name.endswith(".egg-info"):
         return True
-    return name in OUT_UNLESS_CODE and not os.path.exists(os.path.join(path, "__init__.py"))
+    if name not in OUT_UNLESS_CODE or os.path.exists(os.path.join(path, "__init__.py")):
+        return False
+    return "/src/" not in f"/{folder}"
 
 
 def read_ignore_file(path: Path) -> IgnoreMatcher | None:

@@ -93,7 +93,18 @@ def surface(facts: Facts) -> object:
     return (
         [(i.module, [(n.name, n.alias) for n in i.names], i.whole, i.when, i.nested) for i in facts.imports],
         [
-            (d.name, d.kind, d.bases, d.marks, d.members, d.value, d.conditional, d.owner, d.namespace)
+            (
+                d.name,
+                d.kind,
+                d.bases,
+                d.marks,
+                d.members,
+                d.value,
+                d.conditional,
+                d.owner,
+                d.namespace,
+                d.hidden,
+            )
             for d in facts.definitions
         ],
         facts.namespaces,

@@ -11,12 +11,14 @@ LANGUAGES = {
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
     ),
+    "jvm": ("yandrel.languages.jvm.language", (".java",)),
     "php": ("yandrel.languages.php.language", (".php",)),
 }
 BY_SUFFIX = {suffix: name for name, (_, suffixes) in LANGUAGES.items() for suffix in suffixes}
 MANIFESTS = (
     "pyproject.toml", "setup.cfg", "composer.json", "package.json", "tsconfig.json", "jsconfig.json",
     "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json", "tsconfig.lib.json",
+    "pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts",
     "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json", "tsconfig.spec.json",
 )  # fmt: skip
 

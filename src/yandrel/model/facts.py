@@ -51,7 +51,8 @@ class Definition(Struct, frozen=True, array_like=True):
 
     `value` is what a constant is made by, `entries` how many calls its list holds, `owner` the type
     that a method belongs to where methods stand away from their types, `namespace` the declared
-    one that it stands in, with dots.
+    one that it stands in, with dots. `hidden` says that only its own namespace sees it, `inner` are
+    the members that only that sees.
     """
 
     name: str
@@ -68,6 +69,8 @@ class Definition(Struct, frozen=True, array_like=True):
     entries: int = 0
     owner: str = ""
     namespace: str = ""
+    hidden: bool = False
+    inner: tuple[str, ...] = ()
 
 
 TYPE_KINDS = frozenset(

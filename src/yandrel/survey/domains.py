@@ -1,7 +1,7 @@
 """Which business concept each unit belongs to, by the layout, or by folders and names."""
 
 from collections import Counter
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
@@ -12,6 +12,7 @@ from yandrel.survey.roles import Reading
 SHARED_WORDS = frozenset(
     ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
 )
+MOST_OF_A_ROOT = 0.9
 NO_CONCEPT = frozenset(
     [
         "api",
@@ -162,6 +163,23 @@ ROLE_WORDS = frozenset(
 )
 
 
+def find_starts(index: CodeIndex, units: Iterable[str]) -> list[str]:
+    """Return the folders that names begin in: source roots, and the folders that nearly all below lie in."""
+    roots = {root.path for p in index.projects.values() for root in p.roots if root.path and not root.local}
+    starts = set()
+    for root in roots:
+        inside = [unit for unit in units if unit.startswith(root)]
+        start = root
+        while inside:
+            below = Counter(u[len(start) :].partition("/")[0] for u in inside if "/" in u[len(start) :])
+            name, most = below.most_common(1)[0] if below else ("", 0)
+            if most < MOST_OF_A_ROOT * len(inside) or not name:
+                break
+            start += name + "/"
+        starts.add(start)
+    return sorted(starts, key=len, reverse=True)
+
+
 class DomainReader:
     """Finds the domains of an application, and the one of each unit."""
 
@@ -178,6 +196,7 @@ class DomainReader:
             "domain" in home.placeholders() for role in layout.roles.values() for home in role.homes
         )
         self.spellings: dict[str, Counter[str]] = {}
+        self.starts = find_starts(index, readings)
         self.segments = {segment for unit in readings for segment in unit.split("/")[:-1]}
         self.concepts = self.find_concepts()
 
@@ -251,7 +270,8 @@ class DomainReader:
             return []
         if open_parts and reading.role == reading.place:
             return ["", *open_parts[:-1], open_parts[-1] + ".x"]
-        return unit.split("/")
+        start = next((s for s in self.starts if unit.startswith(s)), "")
+        return ["", *unit[len(start) :].split("/")] if start else unit.split("/")
 
     def by_names(self, unit: str, reading: Reading) -> str:
         terms = self.terms(unit)

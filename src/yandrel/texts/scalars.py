@@ -13,7 +13,7 @@ WORD = re.compile(rb"\\?[A-Za-z_][\w./:\\-]*[\w/]")
 def is_config(path: str) -> bool:
     """Whether a file is configuration, in which an exact name or path may be rewritten."""
     name = path.rpartition("/")[2]
-    return name.endswith(CONFIG_SUFFIXES) or name in CONFIG_NAMES
+    return name.endswith(CONFIG_SUFFIXES) or name in CONFIG_NAMES or "META-INF/services/" in path
 
 
 def is_prose(path: str) -> bool:

@@ -66,7 +66,7 @@ class Use:
 
 @dataclass(frozen=True, slots=True)
 class Held:
-    """A definition with its comments: whole span, and that of its name."""
+    """A definition with its comments: whole span, that of its name, and where it says its name again."""
 
     name: str
     kind: str
@@ -77,6 +77,7 @@ class Held:
     name_end: int
     block: int
     fixed: str = ""
+    also: tuple[tuple[int, int], ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

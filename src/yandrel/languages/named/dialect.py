@@ -93,6 +93,8 @@ class Dialect(ABC):
     """One language's names and imports."""
 
     suffixes: tuple[str, ...]
+    nests = False
+    """Whether what a type holds is named through it by the same separator."""
 
     def __init__(self, view: NamedView) -> None:
         self.view = view
@@ -140,6 +142,20 @@ class Dialect(ABC):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
         """Return what of a relocation this language does not allow."""
+
+    def settle_clause(self, clause: Clause, path: str, content: Content, renaming: Renaming) -> str | None:
+        """Return the path of an import that opens a namespace, None where it would open nothing any more."""
+        return path
+
+    def piece_imports(
+        self, content: Content, held: Held, renaming: Renaming, namespace: str
+    ) -> list[AddedImport]:
+        """Return the imports that a piece needs though it names nothing through them."""
+        return []
+
+    def files_named_after(self, renaming: Renaming) -> dict[str, str]:
+        """Return the files that are called by a name that moves, with their new paths."""
+        return {}
 
     def edit_paths(self, unit: str, new: str, content: Content, relocation: Relocation) -> list[Edit]:
         """Return the edits of strings that lead to files."""

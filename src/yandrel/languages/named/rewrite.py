@@ -1,7 +1,7 @@
 """Rewriting a relocation: declarations, imports, every name that would mean something else."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from yandrel.languages.named.content import Clause, Content, Held, Use
 from yandrel.languages.named.dialect import (
@@ -14,7 +14,7 @@ from yandrel.languages.named.dialect import (
     Scope,
 )
 from yandrel.languages.named.settle import NameMap, settle_relocation
-from yandrel.languages.named.table import Renaming, last_of
+from yandrel.languages.named.table import Renaming, last_of, parent_of
 from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.model.graph import Symbol
 
@@ -59,7 +59,14 @@ class Context:
 
     def place(self, name: str, space: str) -> str:
         """Return where a qualified name of a definition or a whole namespace will be."""
+        space = "type" if self.dialect.nests else space
         moved = self.renaming.place(name, space)
+        if moved == name and self.dialect.nests and not self.before.has(name, space):
+            outer, tail = parent_of(name), "." + last_of(name)
+            while outer:
+                if self.before.has(outer, space):
+                    return self.renaming.place(outer, space) + tail
+                outer, tail = parent_of(outer), "." + last_of(outer) + tail
         if moved == name and space == "type" and not self.before.has(name, space):
             return self.renaming.place_namespace(name)
         return moved
@@ -86,6 +93,7 @@ def rewrite(
     result.refusals += dialect.object_to(settled, renaming, contents)
     if result.refusals:
         return result, settled
+    settled = replace(settled, units={**settled.units, **dialect.files_named_after(renaming)})
     context = Context(dialect, settled, contents, renaming, names, result)
     arrivals = find_arrivals(context)
     for unit in contents:
@@ -142,7 +150,7 @@ class BlockDraft(Draft):
         }
         self.claims: dict[tuple[str, str], set[str]] = {}
         for item in wanted:
-            if item.use.kind == "code" and not item.use.rooted:
+            if item.use.kind == "code" and not item.use.rooted and item.target:
                 space = item.use.space if len(item.use.parts) == 1 else "type"
                 key = (space, self.fold(item.use.head, space))
                 head = self._head_target(item)
@@ -156,20 +164,37 @@ class BlockDraft(Draft):
 
     def refresh(self) -> None:
         imports = [
-            (item.path, item.alias or last_of(item.path), item.clause.space)
+            (item.path, (item.alias or last_of(item.path)) if item.clause.bound else "", item.clause.space)
             for item in self.kept
             if not item.dropped
         ]
-        imports += [(item.path, item.alias or last_of(item.path), item.space) for item in self.added]
+        imports += [
+            (item.path, "" if item.alias == "*" else item.alias or last_of(item.path), item.space)
+            for item in self.added
+        ]
         self.scope = self.dialect.scope_of(self.namespace, imports)
+
+    def take_along(self, piece: Arrival) -> None:
+        """Add the imports that a piece needs though it names nothing through them."""
+        renaming = self.context.renaming
+        for new in self.dialect.piece_imports(piece.content, piece.held, renaming, self.namespace):
+            known = any(
+                (k.path, k.clause.bound == "", k.clause.space) == (new.path, new.alias == "*", new.space)
+                for k in self.kept
+                if not k.dropped
+            )
+            if not known and new not in self.added:
+                self.added.append(new)
+        self.refresh()
 
     def binding_of(self, path: str, space: str) -> str | None:
         folded = self.fold(path, space)
         for item in self.kept:
-            if not item.dropped and item.clause.space == space and self.fold(item.path, space) == folded:
+            same = item.clause.space == space and self.fold(item.path, space) == folded
+            if not item.dropped and item.clause.bound and same:
                 return item.alias or last_of(item.path)
         for new in self.added:
-            if new.space == space and self.fold(new.path, space) == folded:
+            if new.space == space and self.fold(new.path, space) == folded and new.alias != "*":
                 return new.alias or last_of(new.path)
         return None
 
@@ -249,7 +274,8 @@ class FileRewriter:
         for held in self.content.held:
             target = self.context.relocation.definitions.get(Symbol(self.unit, held.name))
             if target is not None and target.unit == self.new and target.name != held.name:
-                self.edits.append(Edit(held.name_start, held.name_end, target.name.encode()))
+                for start, end in ((held.name_start, held.name_end), *held.also):
+                    self.edits.append(Edit(start, end, target.name.encode()))
 
     def rewrite_block(self, number: int, namespace: str, pieces: list[Arrival]) -> None:
         content = self.content
@@ -262,6 +288,8 @@ class FileRewriter:
         kept = self.keep_imports(number, namespace, uses, wanted)
         own = self.own_names(number, pieces)
         draft = BlockDraft(self.context, namespace, kept, wanted, own)
+        for piece in pieces:
+            draft.take_along(piece)
         texts = spell_all(self.context, draft, wanted, self.unit)
         self.edits += [Edit(w.use.start, w.use.end, text.encode()) for w, text in texts if w.arrival is None]
         self.edits += self.dialect.edit_imports(content, number, draft.kept, draft.added, namespace)
@@ -297,6 +325,11 @@ class FileRewriter:
             if content.statements[clause.statement].block != number:
                 continue
             path = self.context.place(clause.path, clause.space)
+            opened = path
+            if not clause.bound:
+                settled = self.dialect.settle_clause(clause, path, content, self.context.renaming)
+                kept.append(KeptImport(clause, settled or opened, "", settled is None))
+                continue
             alias = clause.bound if clause.aliased else ""
             if not alias and last_of(path) != clause.bound and clause.bound:
                 key = (clause.space, fold(last_of(path), clause.space))
@@ -363,6 +396,9 @@ def wants(
     for use in uses:
         meant = context.dialect.meaning(scope, use, context.before)
         if meant is None:
+            if use.kind == "code" and not use.rooted:
+                written = content.source[use.start : use.end].decode("utf-8", "replace")
+                out.append(Wanted(use, "", written, arrival))
             continue
         known = context.before.has(meant, use.space)
         if use.kind != "code" and not known:
@@ -390,6 +426,10 @@ def spell_all(
     for item in sorted(wanted, key=lambda w: w.use.kind != "code"):
         use = item.use
         meant = dialect.meaning(draft.scope, use, context.after)
+        if not item.target:
+            if meant is not None and context.after.has(meant, use.space) and use.space == "type":
+                refuse_capture(context, item, meant, unit)
+            continue
         if meant is not None and fold(meant, use.space) == fold(item.target, use.space):
             continue
         if use.kind == "string":
@@ -411,6 +451,15 @@ def spell_all(
     return out
 
 
+def refuse_capture(context: Context, item: Wanted, meant: str, unit: str) -> None:
+    origin = item.arrival.content if item.arrival is not None else context.contents[unit]
+    place = item.arrival.origin if item.arrival is not None else unit
+    why = f"{item.written} would mean {context.dialect.view.spell(meant)} then"
+    context.result.refusals.append(
+        Refusal(place, origin.line_of(item.use.start), why, "import what it means by name")
+    )
+
+
 def piece_text(piece: Arrival, texts: list[tuple[Wanted, str]], context: Context, new: str) -> str:
     """Return the text of a definition as it arrives."""
     held = piece.held
@@ -420,7 +469,8 @@ def piece_text(piece: Arrival, texts: list[tuple[Wanted, str]], context: Context
         if w.arrival is piece
     ]
     if piece.name != held.name:
-        edits.append(Edit(held.name_start - held.start, held.name_end - held.start, piece.name.encode()))
+        for start, end in ((held.name_start, held.name_end), *held.also):
+            edits.append(Edit(start - held.start, end - held.start, piece.name.encode()))
     for edit in context.dialect.edit_paths(piece.origin, new, piece.content, context.relocation):
         if held.start <= edit.start < held.end:
             edits.append(Edit(edit.start - held.start, edit.end - held.start, edit.text))
@@ -436,6 +486,8 @@ def create_file(context: Context, target: str, pieces: list[Arrival]) -> None:
     fold = context.renaming.table.fold
     own = {fold(piece.name, "type") for piece in pieces if piece.held.space == "type"}
     draft = BlockDraft(context, namespace, [], wanted, own)
+    for piece in pieces:
+        draft.take_along(piece)
     texts = spell_all(context, draft, wanted, first.origin)
     bodies = [piece_text(piece, texts, context, target) for piece in pieces]
     text = context.dialect.new_file(first.content, namespace, draft.added, bodies)

@@ -1,0 +1,7 @@
+package coop.waxmoor.repositories;
+
+import coop.waxmoor.models.Inspection;
+
+public class InspectionRepository extends BaseRepository<Inspection> {
+    public static final InspectionRepository INSTANCE = new InspectionRepository();
+}

@@ -1,0 +1,7 @@
+package coop.waxmoor.shared;
+
+public class NotFoundException extends RuntimeException {
+    public NotFoundException(String message) {
+        super(message);
+    }
+}

@@ -1,0 +1,1 @@
+"""Java, and what it shares with the languages of its machine."""

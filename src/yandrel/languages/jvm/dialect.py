@@ -1,0 +1,369 @@
+"""Java's names: how they are looked up, spelled, imported; and what only a package sees."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
+
+from yandrel.languages.jvm.content import ContentReader, read_content
+from yandrel.languages.jvm.facts import PROTECTED
+from yandrel.languages.jvm.view import JvmView
+from yandrel.languages.named.content import Block, Clause, Content, Held, Use
+from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
+from yandrel.languages.named.rewrite import newline_of
+from yandrel.languages.named.statements import insert_lines, remove_statement
+from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
+from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.facts import Definition
+from yandrel.model.graph import Symbol
+
+AMBIGUOUS = "?"
+
+
+class JvmDialect(Dialect):
+    """See `Dialect`."""
+
+    suffixes = (".java",)
+    nests = True
+    view: JvmView
+
+    def __init__(self, view: JvmView) -> None:
+        super().__init__(view)
+        self.readers: dict[int, ContentReader] = {}
+
+    def read(self, source: bytes) -> Content:
+        content, reader = read_content(source)
+        self.readers[id(content)] = reader
+        content.uses = [cut for use in content.uses if (cut := self._cut(use, source)) is not None]
+        return content
+
+    def _cut(self, use: Use, source: bytes) -> Use | None:
+        """Return a qualified use without what is taken from the type; None where no type of ours is named."""
+        if not use.rooted:
+            return use
+        for count in range(len(use.parts), 1, -1):
+            if self.view.table.has(".".join(use.parts[:count]), "type"):
+                if count == len(use.parts):
+                    return use
+                if use.kind == "string" and len(use.parts) - count > 1:
+                    return None
+                text = source[use.start : use.end].decode("utf-8", "replace")
+                wanted = ".".join(use.parts[:count])
+                if not text.startswith(wanted):
+                    return None
+                return replace(use, end=use.start + len(wanted.encode()), parts=use.parts[:count])
+        return None
+
+    def scope_of(self, namespace: str, imports: Iterable[tuple[str, str, str]]) -> Scope:
+        scope = Scope(namespace)
+        for path, bound, space in imports:
+            if not bound:
+                scope.opened.append(path)
+            else:
+                scope.bound.setdefault((space, bound), path)
+        return scope
+
+    def meaning(self, scope: Scope, use: Use, known: Known) -> str | None:
+        if use.rooted:
+            return ".".join(use.parts)
+        head = use.head
+        bound = scope.bound.get(("type", head))
+        if bound is not None:
+            return bound
+        own = join_name(scope.namespace, head)
+        if known.has(own, "type"):
+            return own
+        found = {
+            join_name(opened, head) for opened in scope.opened if known.has(join_name(opened, head), "type")
+        }
+        if len(found) > 1:
+            return AMBIGUOUS
+        return next(iter(found), None)
+
+    def spell(self, use: Use, written: str, path: str, draft: Draft) -> str | None:
+        if use.rooted:
+            return path
+        name = last_of(path)
+        bound = draft.binding_of(path, "type")
+        if bound is not None:
+            return bound
+        same = parent_of(path) == draft.scope.namespace
+        if same and ("type", name) not in draft.scope.bound:
+            return name
+        if use.kind == "doc" or draft.means_other(name, path, "type"):
+            return path if parent_of(path) else None
+        if not parent_of(path):
+            return None
+        return draft.bring_in(path, "type")
+
+    def spell_string(self, written: str, path: str) -> str:
+        return path
+
+    def is_redundant(self, path: str, bound: str, namespace: str) -> bool:
+        return parent_of(path) == namespace and bound == last_of(path)
+
+    def settle_clause(self, clause: Clause, path: str, content: Content, renaming: Renaming) -> str | None:
+        """A package that holds no type any more cannot be opened."""
+        if clause.space == "static" or path != clause.path:
+            return path
+        if not self.view.table.has_namespace(clause.path):
+            return path
+        inside = clause.path + "."
+        types = [n for (_, _), n in renaming.table.spelled.items() if parent_of(n) == clause.path]
+        if not types:
+            return path
+        left = any(not renaming.is_moved(n, "type") for n in types)
+        came = any(
+            new.startswith(inside) and parent_of(new) == clause.path for new in renaming.arrived.values()
+        )
+        return path if left or came else None
+
+    def piece_imports(
+        self, content: Content, held: Held, renaming: Renaming, namespace: str
+    ) -> list[AddedImport]:
+        """Return static imports that a piece may use, and what opens packages from outside."""
+        text = content.source[held.start : held.end]
+        out = []
+        for clause in content.clauses:
+            path = _placed(clause.path, renaming)
+            if clause.space == "static" and (not clause.bound or clause.bound.encode() in text):
+                out.append(AddedImport(path, "static", "" if clause.bound else "*"))
+            elif not clause.bound and not self.view.table.has_namespace(clause.path):
+                out.append(AddedImport(path, "type", "*"))
+        return out
+
+    def files_named_after(self, renaming: Renaming) -> dict[str, str]:
+        """A file in META-INF/services is called by the interface that it lists implementations of."""
+        found = {}
+        for path in self.view.units.files:
+            folder, mark, name = path.partition("META-INF/services/")
+            if mark and renaming.is_moved(name, "type"):
+                found[path] = folder + mark + renaming.place(name, "type")
+        return found
+
+    # -- statements ------------------------------------------------------------------------------
+
+    def edit_imports(
+        self, content: Content, block: int, kept: list[KeptImport], added: list[AddedImport], namespace: str
+    ) -> list[Edit]:
+        edits: list[Edit] = []
+        gone: set[int] = set()
+        texts: dict[int, str] = {}
+        for item in kept:
+            number = item.clause.statement
+            texts[number] = _key(item.path, item.clause.space)
+            if item.dropped:
+                gone.add(number)
+            elif item.path != item.clause.path:
+                edits.append(Edit(item.clause.path_start, item.clause.path_end, item.path.encode()))
+        lines = [(_key(a.path, a.space), _import_line(a)) for a in added]
+        alone = len(gone) == len(content.statements) and not lines
+        edits += [
+            remove_statement(content, content.statements[n], alone and n == max(gone)) for n in sorted(gone)
+        ]
+        order = {n: t for n, t in texts.items() if t[0] == "0"} if lines and texts else texts
+        return edits + insert_lines(content, block, lines, order or texts, gone)
+
+    def edit_namespace(self, content: Content, block: Block, namespace: str) -> list[Edit]:
+        newline = newline_of(content.source)
+        if block.name and namespace:
+            return [Edit(block.name_start, block.name_end, namespace.encode())]
+        if namespace:
+            at = block.insert_at
+            return [Edit(at, at, f"package {namespace};{newline * 2}".encode())]
+        end = block.statement_end
+        while content.source[end : end + 1] in (b"\n", b"\r"):
+            end += 1
+        return [Edit(block.statement_start, end, b"")]
+
+    def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
+        newline = newline_of(origin.source)
+        header = origin.source[: origin.blocks[0].statement_start].decode("utf-8").rstrip()
+        parts = [header] if header else []
+        if namespace:
+            parts.append(f"package {namespace};")
+        lines = sorted((_key(a.path, a.space), _import_line(a)) for a in added)
+        if lines:
+            parts.append(newline.join(line for _, line in lines))
+        return (newline * 2).join([*parts, *pieces]) + newline
+
+    def follows_file(self, held: Held, unit: str) -> bool:
+        return held.name == unit.rpartition("/")[2].removesuffix(".java")
+
+    # -- what only a package sees ------------------------------------------------------------------
+
+    def object_to(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Refusal]:
+        refusals = self._public_in_files(relocation)
+        return refusals + _Visibility(self, relocation, renaming, contents).refusals()
+
+    def _public_in_files(self, relocation: Relocation) -> list[Refusal]:
+        out = []
+        for symbol, target in relocation.definitions.items():
+            definition = self.definition_of(symbol)
+            stem = target.unit.rpartition("/")[2].removesuffix(".java")
+            if definition is not None and not definition.hidden and stem != target.name:
+                out.append(
+                    Refusal(
+                        symbol.unit,
+                        definition.line,
+                        f"{target.name} is public, and so must stand in {target.name}.java",
+                    )
+                )
+        return out
+
+    def definition_of(self, symbol: Symbol) -> Definition | None:
+        facts = self.view.units.facts.get(symbol.unit)
+        if facts is None:
+            return None
+        return next((d for d in facts.definitions if d.name == symbol.name), None)
+
+
+class _Visibility:
+    """Finds what is used across the cut though only its package sees it."""
+
+    def __init__(
+        self, dialect: JvmDialect, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> None:
+        self.dialect = dialect
+        self.view = dialect.view
+        self.relocation = relocation
+        self.renaming = renaming
+        self.contents = contents
+        self.declared: dict[str, set[str]] | None = None
+
+    def refusals(self) -> list[Refusal]:
+        out: list[Refusal] = []
+        for unit, content in self.contents.items():
+            facts = self.view.units.facts[unit]
+            package = facts.namespaces[0] if facts.namespaces else ""
+            own = {d.name: self.after(unit, d) for d in facts.definitions}
+            here = set(own.values()) or {package}
+            reader = self.dialect.readers.get(id(content))
+            if reader is None:
+                continue
+            for symbol in self.neighbours(package):
+                if symbol.unit == unit:
+                    continue
+                definition = self.dialect.definition_of(symbol)
+                if definition is None or self.after(symbol.unit, definition) in here:
+                    continue
+                out += self.across(unit, content, reader, symbol, definition)
+        return out
+
+    def after(self, unit: str, definition: Definition) -> str:
+        """Return the package that a type will be in."""
+        return parent_of(self.renaming.place(join_name(definition.namespace, definition.name), "type"))
+
+    def neighbours(self, package: str) -> list[Symbol]:
+        table = self.view.table
+        if not hasattr(self, "_by_package"):
+            self._by_package: dict[str, list[Symbol]] = {}
+            for (space, key), symbols in table.places.items():
+                self._by_package.setdefault(parent_of(table.spelled[space, key]), []).extend(symbols)
+        return self._by_package.get(package, [])
+
+    def across(
+        self, unit: str, content: Content, reader: ContentReader, symbol: Symbol, definition: Definition
+    ) -> list[Refusal]:
+        mentioned = any(use.kind == "code" and use.head == symbol.name for use in content.uses)
+        if definition.hidden and mentioned:
+            at = next(use.start for use in content.uses if use.kind == "code" and use.head == symbol.name)
+            return [
+                self.refuse(unit, content, at, f"{symbol.name}, which only its package sees, is used across")
+            ]
+        if not definition.inner:
+            return []
+        used = self.inner_uses(unit, content, reader, symbol, definition, mentioned)
+        if not used:
+            return []
+        names = ", ".join(sorted("its constructor" if n == "<init>" else n for n in used)[:6])
+        at = min(used.values())
+        why = f"uses what only the package of {symbol.name} sees: {names}"
+        return [self.refuse(unit, content, at, why)]
+
+    def inner_uses(
+        self, unit: str, content: Content, reader: ContentReader, symbol: Symbol, definition: Definition,
+        mentioned: bool,
+    ) -> dict[str, int]:  # fmt: skip
+        used: dict[str, int] = {}
+        extends = self.extends(unit, symbol)
+        for entry in definition.inner:
+            name = entry.removeprefix(PROTECTED)
+            if entry != name and extends:
+                continue
+            if name == "<init>":
+                if symbol.name in reader.made:
+                    used[name] = reader.made[symbol.name]
+                continue
+            at = reader.accesses.get(("", name), reader.accesses.get((symbol.name, name)))
+            if at is not None and (mentioned or self.is_rare(name, symbol)):
+                used[name] = at
+            if extends and name in reader.calls:
+                used[name] = reader.calls[name]
+            if extends:
+                own = next(
+                    (d for d in self.view.units.facts[unit].definitions if name + "()" in d.members), None
+                )
+                if own is not None and name + "()" in definition.members:
+                    used[name] = own.start
+        static = {c.bound for c in content.clauses if c.space == "static"}
+        inner = {entry.removeprefix(PROTECTED) for entry in definition.inner}
+        used.update({name: 0 for name in static & inner if mentioned})
+        return used
+
+    def extends(self, unit: str, symbol: Symbol) -> bool:
+        """Whether a unit's types come, over others too, from a type."""
+        seen: set[str] = set()
+        names = {base.rpartition(".")[2] for d in self.view.units.facts[unit].definitions for base in d.bases}
+        while names:
+            name = names.pop()
+            if name == symbol.name:
+                return True
+            if name in seen:
+                continue
+            seen.add(name)
+            for place in self.by_name().get(name, []):
+                definition = self.dialect.definition_of(place)
+                if definition is not None:
+                    names |= {base.rpartition(".")[2] for base in definition.bases}
+        return False
+
+    def by_name(self) -> dict[str, list[Symbol]]:
+        if not hasattr(self, "_by_name"):
+            self._by_name: dict[str, list[Symbol]] = {}
+            for symbols in self.view.table.places.values():
+                for symbol in symbols:
+                    self._by_name.setdefault(symbol.name, []).append(symbol)
+        return self._by_name
+
+    def is_rare(self, name: str, symbol: Symbol) -> bool:
+        """Whether no other type of the application has a member of that name."""
+        if self.declared is None:
+            self.declared = {}
+            for unit, facts in self.view.units.facts.items():
+                for definition in facts.definitions:
+                    for member in (*definition.members, *definition.inner):
+                        name_of = member.removeprefix(PROTECTED).removesuffix("()")
+                        self.declared.setdefault(name_of, set()).add(f"{unit}:{definition.name}")
+        return len(self.declared.get(name, ())) <= 1
+
+    def refuse(self, unit: str, content: Content, at: int, why: str) -> Refusal:
+        return Refusal(unit, content.line_of(at), why, "make it visible first, or move both")
+
+
+def _placed(path: str, renaming: Renaming) -> str:
+    outer, tail = path, ""
+    while outer:
+        if renaming.table.has(outer, "type"):
+            return renaming.place(outer, "type") + tail
+        outer, tail = parent_of(outer), "." + last_of(outer) + tail
+    return path
+
+
+def _key(path: str, space: str) -> str:
+    return ("1" if space == "static" else "0") + path
+
+
+def _import_line(new: AddedImport) -> str:
+    word = "import static " if new.space == "static" else "import "
+    return f"{word}{new.path}{'.*' if new.alias == '*' else ''};"

@@ -1,0 +1,172 @@
+"""Surface facts of Java: the package, imports, types with their members, what is named without an import."""
+
+import re
+from collections.abc import Iterator
+
+import tree_sitter
+from tree_sitter import Node
+
+from yandrel.languages.jvm.grammar import (
+    TYPE_KINDS,
+    dotted_text,
+    mention_query,
+    modifiers_of,
+    parse,
+    text_of,
+    words_of_modifiers,
+)
+from yandrel.languages.php.facts import find_problems
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
+
+SECRET = re.compile(rb"[a-z][a-z0-9+]*://[^\s:/'\"@{}$<>]+:[^\s@/'\"{}$<>]+@[\w.-]+")
+PROTECTED = "protected "
+SHOWN = frozenset({"public", "private"})
+
+
+class _Reader:
+    def __init__(self, source: bytes) -> None:
+        self.source = source
+        self.root = parse(source).root_node
+        self.package = ""
+        self.imports: list[Import] = []
+        self.definitions: list[Definition] = []
+        self.comment: Node | None = None
+
+    def read(self) -> Facts:
+        for node in self.root.named_children:
+            kind = node.type
+            if kind in ("block_comment", "line_comment"):
+                self.comment = node
+                continue
+            if kind == "package_declaration":
+                self.package = dotted_text(node.named_children[-1])
+            elif kind == "import_declaration":
+                self.read_import(node)
+            elif kind in TYPE_KINDS:
+                self.read_type(node)
+            self.comment = None
+        secrets = SECRET.finditer(self.source) if b"://" in self.source else ()
+        return Facts(
+            "java",
+            self.root.end_point[0] + 1 if self.source.strip() else 0,
+            tuple(self.imports),
+            tuple(self.definitions),
+            problems=tuple(find_problems(self.root)),
+            namespaces=(self.package,),
+            mentions=tuple(self.mentions()),
+            secrets=tuple(self.source.count(b"\n", 0, m.start()) + 1 for m in secrets),
+        )
+
+    def read_import(self, node: Node) -> None:
+        static = any(c.type == "static" for c in node.children)
+        wild = any(c.type == "asterisk" for c in node.named_children)
+        name = next((c for c in node.named_children if c.type in ("scoped_identifier", "identifier")), None)
+        path = dotted_text(name)
+        module, _, last = (path, "", "*") if wild else path.rpartition(".")
+        self.imports.append(
+            Import(
+                module, (ImportedName(last, "", node.start_byte, node.end_byte),), False, node.start_byte,
+                node.end_byte, node.start_point[0] + 1, When.CALL, False, False,
+                space="static" if static else "type",
+            )
+        )  # fmt: skip
+
+    def read_type(self, node: Node) -> None:
+        bases: list[str] = []
+        members: list[str] = []
+        inner: list[str] = []
+        marks = _marks_of(node)
+        for child in node.named_children:
+            if child.type in ("superclass", "super_interfaces", "extends_interfaces"):
+                bases += _types_in(child)
+            elif child.type in ("class_body", "interface_body", "enum_body", "annotation_type_body"):
+                self.read_members(child, members, inner, marks, node.type)
+        hidden = "public" not in words_of_modifiers(node)
+        start = self.comment if self.comment is not None and text_of(self.comment).startswith("/**") else node
+        self.definitions.append(
+            Definition(
+                text_of(node.child_by_field_name("name")), TYPE_KINDS[node.type], start.start_byte,
+                node.end_byte, node.start_point[0] + 1, node.end_point[0] + 1, tuple(bases), tuple(marks),
+                tuple(members), namespace=self.package, hidden=hidden, inner=tuple(dict.fromkeys(inner)),
+            )
+        )  # fmt: skip
+
+    def read_members(
+        self, body: Node, members: list[str], inner: list[str], marks: list[str], outer: str
+    ) -> None:
+        open_kind = outer in ("interface_declaration", "annotation_type_declaration")
+        for member in body.named_children:
+            if member.type == "enum_body_declarations":
+                self.read_members(member, members, inner, marks, outer)
+                continue
+            names: list[str] = []
+            if member.type == "method_declaration":
+                names = [text_of(member.child_by_field_name("name"))]
+                members.append(names[0] + "()")
+                marks += _marks_of(member)
+            elif member.type == "constructor_declaration":
+                names = ["<init>"]
+            elif member.type == "field_declaration":
+                names = [
+                    text_of(c.child_by_field_name("name"))
+                    for c in member.named_children
+                    if c.type == "variable_declarator"
+                ]
+                members += names
+            elif member.type in TYPE_KINDS:
+                names = [text_of(member.child_by_field_name("name"))]
+                self.read_nested(member, inner)
+            if names and not open_kind and SHOWN.isdisjoint(words_of_modifiers(member)):
+                shared = "protected" in words_of_modifiers(member)
+                inner += [PROTECTED + name if shared else name for name in names]
+
+    def read_nested(self, node: Node, inner: list[str]) -> None:
+        """Note what of a nested type only the package sees."""
+        for child in node.named_children:
+            if child.type in ("class_body", "enum_body"):
+                self.read_members(child, [], inner, [], node.type)
+
+    def mentions(self) -> Iterator[Mention]:
+        first: dict[bytes, Node] = {}
+        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        inner = {node.start_byte for node in captured.get("inner", ())}
+        for capture in ("type", "scoped"):
+            for node in captured.get(capture, ()):
+                if capture == "type" and node.start_byte in inner:
+                    continue
+                text = self.source[node.start_byte : node.end_byte]
+                if capture == "type" and not text[:1].isupper() and b"." not in text:
+                    continue
+                known = first.get(text)
+                if known is None or node.start_byte < known.start_byte:
+                    first[text] = node
+        for text, node in sorted(first.items(), key=lambda item: item[1].start_byte):
+            name = "".join(text.decode("utf-8", "replace").split())
+            if name.isascii() or name.replace(".", "").isidentifier():
+                yield Mention(name, node.start_point[0] + 1)
+
+
+def _marks_of(node: Node) -> list[str]:
+    found = modifiers_of(node)
+    if found is None:
+        return []
+    return [
+        dotted_text(c.child_by_field_name("name")).rpartition(".")[2]
+        for c in found.named_children
+        if c.type in ("marker_annotation", "annotation")
+    ]
+
+
+def _types_in(node: Node) -> list[str]:
+    if node.type in ("type_identifier", "scoped_type_identifier"):
+        return [dotted_text(node)]
+    if node.type == "generic_type":
+        return _types_in(node.named_children[0])
+    if node.type in ("marker_annotation", "annotation"):
+        return []
+    return [name for child in node.named_children for name in _types_in(child)]
+
+
+def read_facts(source: bytes, path: str) -> Facts:
+    """Return the surface facts of one Java file."""
+    return _Reader(source).read()

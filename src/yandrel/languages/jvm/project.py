@@ -1,0 +1,38 @@
+"""Where Java's packages start: the customary source folders of builds, and what the units show."""
+
+import re
+from collections.abc import Mapping
+from fnmatch import fnmatchcase
+
+from yandrel.languages.named.roots import infer_roots
+from yandrel.model.project import Project, SourceRoot, Units
+
+MANIFESTS = ("pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts")
+CUSTOMARY = re.compile(r"\A((?:.*/)?src/[^/]+/(?:java|kotlin)/)")
+
+
+def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]) -> Project:
+    """Return the roots that are configured, customary, and that the units show."""
+    roots: dict[str, SourceRoot] = {}
+    for root in configured:
+        for path in _folders(units, root.path):
+            if root.namespace or path.endswith(("java/", "kotlin/", "src/")):
+                roots[path] = SourceRoot(path, root.namespace)
+    for unit in units.facts:
+        found = CUSTOMARY.match(unit)
+        if found:
+            roots.setdefault(found.group(1), SourceRoot(found.group(1)))
+    shown = {
+        unit: facts.namespaces[0]
+        for unit, facts in units.facts.items()
+        if facts.namespaces and facts.definitions
+    }
+    for root in infer_roots(shown, tuple(roots.values())):
+        roots.setdefault(root.path, root)
+    return Project(tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path))))
+
+
+def _folders(units: Units, path: str) -> list[str]:
+    if "*" not in path:
+        return [path]
+    return sorted(f for f in units.folders if fnmatchcase(f, path) and f.count("/") == path.count("/"))

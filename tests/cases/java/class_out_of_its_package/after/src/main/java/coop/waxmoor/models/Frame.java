@@ -1,0 +1,9 @@
+package coop.waxmoor.models;
+
+import coop.waxmoor.hives.Hive;
+
+public class Frame {
+    public static Hive hive() {
+        return new Hive();
+    }
+}

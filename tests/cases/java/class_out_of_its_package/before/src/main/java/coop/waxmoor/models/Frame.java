@@ -1,0 +1,7 @@
+package coop.waxmoor.models;
+
+public class Frame {
+    public static Hive hive() {
+        return new Hive();
+    }
+}

@@ -1,0 +1,8 @@
+package coop.waxmoor.services;
+
+import coop.waxmoor.models.*;
+
+public class HiveService {
+    Object hive = Hive.class;
+    Object frame = new Frame();
+}

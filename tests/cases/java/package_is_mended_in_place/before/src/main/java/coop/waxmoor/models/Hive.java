@@ -1,0 +1,4 @@
+package coop.waxmoor.entities;
+
+public class Hive {
+}

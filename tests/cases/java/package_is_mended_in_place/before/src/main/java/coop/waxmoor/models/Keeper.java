@@ -1,0 +1,7 @@
+package coop.waxmoor.models;
+
+import coop.waxmoor.entities.Hive;
+
+class Keeper {
+    Hive hive;
+}

@@ -1,0 +1,5 @@
+package coop.waxmoor.domain.models.models;
+
+class Keeper {
+    int hidden;
+}

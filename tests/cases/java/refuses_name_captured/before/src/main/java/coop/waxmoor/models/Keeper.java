@@ -1,0 +1,7 @@
+package coop.waxmoor.models;
+
+import java.util.*;
+
+public class Keeper {
+    List<String> names;
+}

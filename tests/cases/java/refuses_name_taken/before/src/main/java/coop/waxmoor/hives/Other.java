@@ -1,0 +1,7 @@
+package coop.waxmoor.hives;
+
+public class Other {
+}
+
+class Hive {
+}

@@ -1,0 +1,7 @@
+package coop.waxmoor.models;
+
+public class Hive {
+    int frames() {
+        return 1;
+    }
+}

@@ -1,0 +1,6 @@
+package coop.waxmoor.models;
+
+import coop.waxmoor.shared.Base;
+
+public class Hive implements Base {
+}

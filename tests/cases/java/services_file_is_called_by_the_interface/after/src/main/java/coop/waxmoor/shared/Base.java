@@ -1,0 +1,4 @@
+package coop.waxmoor.shared;
+
+public interface Base {
+}

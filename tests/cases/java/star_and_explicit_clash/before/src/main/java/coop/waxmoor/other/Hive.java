@@ -1,0 +1,4 @@
+package coop.waxmoor.other;
+
+public class Hive {
+}

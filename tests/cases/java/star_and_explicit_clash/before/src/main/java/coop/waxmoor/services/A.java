@@ -1,0 +1,9 @@
+package coop.waxmoor.services;
+
+import coop.waxmoor.hives.*;
+import coop.waxmoor.other.*;
+
+class A {
+    Hive other;
+    Frame frame;
+}

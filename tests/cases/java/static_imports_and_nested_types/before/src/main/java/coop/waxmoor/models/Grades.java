@@ -1,0 +1,13 @@
+package coop.waxmoor.models;
+
+public final class Grades {
+    public static final int GOLDEN = 20;
+
+    public enum Grade {
+        GOOD, BAD
+    }
+
+    public static Grade of(int weight) {
+        return weight > GOLDEN ? Grade.GOOD : Grade.BAD;
+    }
+}

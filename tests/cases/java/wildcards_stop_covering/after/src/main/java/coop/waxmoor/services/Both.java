@@ -1,0 +1,9 @@
+package coop.waxmoor.services;
+
+import coop.waxmoor.hives.Hive;
+import coop.waxmoor.models.*;
+
+class Both {
+    Hive hive;
+    Keeper keeper;
+}

@@ -1,0 +1,7 @@
+package coop.waxmoor.services;
+
+import coop.waxmoor.models.*;
+
+class One {
+    Keeper keeper;
+}

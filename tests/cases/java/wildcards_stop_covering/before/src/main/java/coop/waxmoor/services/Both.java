@@ -1,0 +1,8 @@
+package coop.waxmoor.services;
+
+import coop.waxmoor.models.*;
+
+class Both {
+    Hive hive;
+    Keeper keeper;
+}
