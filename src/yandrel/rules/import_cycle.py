@@ -32,6 +32,8 @@ class ImportCycle:
     def check(self, context: Context) -> Iterable[Finding]:
         for view in context.index.views.values():
             for group in view.load_cycles():
+                if context.picture.readings.keys().isdisjoint(group):
+                    continue
                 faults = view.loading_faults(frozenset(group))
                 for unit, fault in sorted(faults.items())[:1]:
                     others = len(faults) - 1

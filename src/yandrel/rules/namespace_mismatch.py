@@ -24,6 +24,8 @@ class NamespaceMismatch:
     def check(self, context: Context) -> Iterable[Finding]:
         for view in context.index.views.values():
             for unit, (declared, expected) in view.misnamed_namespaces().items():
+                if unit not in context.picture.readings:
+                    continue
                 yield context.finding(
                     self.name,
                     unit,

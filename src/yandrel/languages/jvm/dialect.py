@@ -3,12 +3,12 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
+from yandrel.languages.edits import newline_of
 from yandrel.languages.jvm.content import ContentReader, read_content
 from yandrel.languages.jvm.facts import PROTECTED
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
-from yandrel.languages.named.rewrite import newline_of
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.model.changes import Edit, Refusal, Relocation

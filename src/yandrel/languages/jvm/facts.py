@@ -1,6 +1,5 @@
 """Surface facts of Java: the package, imports, types with their members, what is named without an import."""
 
-import re
 from collections.abc import Iterator
 
 import tree_sitter
@@ -15,10 +14,9 @@ from yandrel.languages.jvm.grammar import (
     text_of,
     words_of_modifiers,
 )
-from yandrel.languages.php.facts import find_problems
+from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
-SECRET = re.compile(rb"[a-z][a-z0-9+]*://[^\s:/'\"@{}$<>]+:[^\s@/'\"{}$<>]+@[\w.-]+")
 PROTECTED = "protected "
 SHOWN = frozenset({"public", "private"})
 
@@ -45,16 +43,15 @@ class _Reader:
             elif kind in TYPE_KINDS:
                 self.read_type(node)
             self.comment = None
-        secrets = SECRET.finditer(self.source) if b"://" in self.source else ()
         return Facts(
             "java",
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.imports),
             tuple(self.definitions),
-            problems=tuple(find_problems(self.root)),
+            problems=find_problems(self.root),
             namespaces=(self.package,),
             mentions=tuple(self.mentions()),
-            secrets=tuple(self.source.count(b"\n", 0, m.start()) + 1 for m in secrets),
+            secrets=find_secrets(self.source),
         )
 
     def read_import(self, node: Node) -> None:

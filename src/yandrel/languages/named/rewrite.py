@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
+from yandrel.languages.edits import cut_span, merge_edits, newline_of
 from yandrel.languages.named.content import Clause, Content, Held, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -15,7 +16,7 @@ from yandrel.languages.named.dialect import (
 )
 from yandrel.languages.named.settle import NameMap, settle_relocation
 from yandrel.languages.named.table import Renaming, last_of, parent_of
-from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits
+from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.model.graph import Symbol
 
 
@@ -492,62 +493,3 @@ def create_file(context: Context, target: str, pieces: list[Arrival]) -> None:
     bodies = [piece_text(piece, texts, context, target) for piece in pieces]
     text = context.dialect.new_file(first.content, namespace, draft.added, bodies)
     context.result.created[target] = text.encode()
-
-
-def merge_edits(edits: list[Edit]) -> list[Edit]:
-    """Return edits in order, cuts that meet made one, without those inside of what is cut."""
-    cuts: list[tuple[int, int]] = []
-    for start, end in sorted((e.start, e.end) for e in edits if not e.text and e.end > e.start):
-        if cuts and start < cuts[-1][1]:
-            cuts[-1] = (cuts[-1][0], max(end, cuts[-1][1]))
-        else:
-            cuts.append((start, end))
-    out = [Edit(start, end, b"") for start, end in cuts]
-    for edit in dict.fromkeys(edits):
-        if edit.text and not any(s < edit.end and edit.start < e for s, e in cuts):
-            out.append(edit)
-    return sorted(out)
-
-
-def cut_span(source: bytes, start: int, end: int) -> tuple[int, int]:
-    """Return the span of whole lines that goes with a definition, and one blank line around it."""
-    while start > 0 and source[start - 1 : start] in (b" ", b"\t"):
-        start -= 1
-    while end < len(source) and source[end : end + 1] in (b" ", b"\t"):
-        end += 1
-    if start > 0 and source[start - 1 : start] != b"\n":
-        return start, end
-    end = _after_line(source, end)
-    following = _after_blank(source, end)
-    if following > end:
-        return start, following
-    while start > 0:
-        before = source.rfind(b"\n", 0, start - 1) + 1
-        if source[before:start].strip():
-            break
-        start = before
-    return start, end
-
-
-def _after_line(source: bytes, at: int) -> int:
-    found = source.find(b"\n", at)
-    if found < 0:
-        return len(source) if not source[at:].strip() else at
-    return found + 1 if not source[at:found].strip() else at
-
-
-def _after_blank(source: bytes, at: int) -> int:
-    while at < len(source):
-        found = source.find(b"\n", at)
-        if found < 0 or source[at:found].strip():
-            return at
-        at = found + 1
-    return at
-
-
-def newline_of(source: bytes) -> str:
-    return "\r\n" if b"\r\n" in source[:4000] else "\n"
-
-
-def note(context: Context, unit: str, position: int, text: str, why: str) -> None:
-    context.result.notes.append(Note(unit, context.contents[unit].line_of(position), text, why))

@@ -1,7 +1,7 @@
 """Putting import statements in and taking them out, line by line."""
 
+from yandrel.languages.edits import newline_of
 from yandrel.languages.named.content import Content, Statement
-from yandrel.languages.named.rewrite import newline_of
 from yandrel.model.changes import Edit
 
 

@@ -4,6 +4,7 @@ import posixpath
 import re
 from collections.abc import Iterable, Mapping
 
+from yandrel.languages.edits import newline_of
 from yandrel.languages.named.content import Block, Clause, Content, PathUse, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -13,7 +14,6 @@ from yandrel.languages.named.dialect import (
     Known,
     Scope,
 )
-from yandrel.languages.named.rewrite import newline_of
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.php.content import read_content

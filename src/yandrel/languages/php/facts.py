@@ -16,11 +16,11 @@ from yandrel.languages.php.grammar import (
     parse,
     text_of,
 )
-from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
+from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 SPACES = {"function": "function", "const": "constant"}
 ANNOTATION = re.compile(rb"^[ \t/*]*@((?:[A-Z][\w]*\\)*[A-Z]\w*)", re.MULTILINE)
-SECRET = re.compile(rb"[a-z][a-z0-9+]*://[^\s:/'\"@{}$<>]+:[^\s@/'\"{}$<>]+@[\w.-]+")
 
 
 class _Reader:
@@ -44,13 +44,10 @@ class _Reader:
             tuple(self.definitions),
             acts=self.acts,
             calls=tuple(self.calls),
-            problems=tuple(find_problems(self.root)),
+            problems=find_problems(self.root),
             namespaces=tuple(self.namespaces),
             mentions=tuple(self.mentions()),
-            secrets=tuple(
-                self.source.count(b"\n", 0, m.start()) + 1
-                for m in (SECRET.finditer(self.source) if b"://" in self.source else ())
-            ),
+            secrets=find_secrets(self.source),
         )
 
     def read_statements(self, nodes: list[Node], namespace: str, conditional: bool = False) -> None:
@@ -232,21 +229,6 @@ def read_clause(clause: Node) -> tuple[str, str, str]:
         elif child.type in NAME_NODES or child.type == "namespace_name":
             path = dotted(text_of(child)).strip(".")
     return path, alias, own
-
-
-def find_problems(root: Node) -> Iterator[Problem]:
-    """Yield the first place that could not be read."""
-    if not root.has_error:
-        return
-    node = root
-    while True:
-        broken = next((c for c in node.children if c.is_error or c.is_missing), None)
-        inner = next((c for c in node.children if c.has_error), None)
-        if broken is not None or inner is None:
-            break
-        node = inner
-    place = broken or node
-    yield Problem(place.start_point[0] + 1, "syntax that is not understood")
 
 
 def read_facts(source: bytes) -> Facts:

@@ -5,13 +5,10 @@ import re
 import tree_sitter
 
 from yandrel.languages.python import grammar as g
-from yandrel.model.facts import Definition, Facts, Import, ImportedName, Problem, When
+from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
 GLOBAL = re.compile(rb"^[ \t]+global[ \t]+([\w, \t]+)", re.MULTILINE)
-SECRET = re.compile(rb"""["'][a-z][a-z0-9+.-]*://[^:/@\s'"{}<>%$]*:([^:/@\s'"{}<>%$]+)@[^'"\s]+["']""")
-STAND_IN = re.compile(rb"(?i)(x+|\*+|\.+|pass(word)?|pwd|secret|your.*|change.*|example)\Z")
-MAXIMUM_PROBLEMS = 5
-DEEPEST_NESTING = 200
 
 Node = tree_sitter.Node
 
@@ -25,7 +22,7 @@ def read_facts(source: bytes) -> Facts:
     bound = walk.bound
     for found in GLOBAL.finditer(source) if b"global " in source else ():
         bound.update(name.strip().decode() for name in found.group(1).split(b",") if name.strip())
-    problems = _problems(root) if root.has_error else ()
+    problems = find_problems(root)
     return Facts(
         language="python",
         lines=source.count(b"\n") + (not source.endswith(b"\n") and bool(source)),
@@ -37,14 +34,8 @@ def read_facts(source: bytes) -> Facts:
         acts=walk.acts,
         calls=tuple(dict.fromkeys(walk.calls)),
         problems=problems,
-        secrets=_secrets(source) if b"://" in source else (),
+        secrets=find_secrets(source),
     )
-
-
-def _secrets(source: bytes) -> tuple[int, ...]:
-    """Return the lines of string literals that hold an address with a password."""
-    found = SECRET.finditer(source)
-    return tuple(source.count(b"\n", 0, f.start()) + 1 for f in found if not STAND_IN.match(f.group(1)))
 
 
 class _Walk:
@@ -390,19 +381,3 @@ def _walrus_names(node: Node, source: bytes) -> list[str]:
 def _dotted(node: Node, source: bytes) -> str:
     text = source[node.start_byte : node.end_byte]
     return text.decode("utf-8", "replace") if len(text) < 200 else ""
-
-
-def _problems(root: Node) -> tuple[Problem, ...]:
-    found: list[Problem] = []
-    stack = [(root, 0)]
-    while stack and len(found) < MAXIMUM_PROBLEMS:
-        node, depth = stack.pop()
-        if node.is_missing:
-            found.append(Problem(node.start_point[0] + 1, f"{node.type} is missing"))
-        elif node.is_error:
-            found.append(Problem(node.start_point[0] + 1, "cannot be read"))
-        elif node.has_error and depth < DEEPEST_NESTING:
-            stack.extend((child, depth + 1) for child in reversed(node.children))
-    if not found:
-        found.append(Problem(root.start_point[0] + 1, "cannot be read"))
-    return tuple(found)

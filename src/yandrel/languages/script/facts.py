@@ -5,11 +5,10 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.php.facts import find_problems
+from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
-SECRET = re.compile(rb"[a-z][a-z0-9+]*://[^\s:/'\"@{}$<>`]+:[^\s@/'\"{}$<>`]+@[\w.-]+")
 KINDS = {
     "function_declaration": "function",
     "generator_function_declaration": "function",
@@ -68,7 +67,6 @@ class _Reader:
                 self.read_statement(node)
                 self.comment = None
         self.read_nested()
-        secrets = SECRET.finditer(self.source) if b"://" in self.source else ()
         return Facts(
             language_name(self.path),
             self.root.end_point[0] + 1 if self.source.strip() else 0,
@@ -79,8 +77,8 @@ class _Reader:
             open=self.open or not self.has_module_syntax or ".d." in self.path,
             acts=self.acts,
             calls=tuple(self.calls),
-            problems=tuple(find_problems(self.root)),
-            secrets=tuple(self.source.count(b"\n", 0, m.start()) + 1 for m in secrets),
+            problems=find_problems(self.root),
+            secrets=find_secrets(self.source),
         )
 
     def settle_imports(self) -> Iterator[Import]:

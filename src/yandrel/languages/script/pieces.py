@@ -8,7 +8,7 @@ from itertools import pairwise
 from msgspec import structs
 from tree_sitter import Node
 
-from yandrel.languages.named.rewrite import cut_span, merge_edits
+from yandrel.languages.edits import cut_span, merge_edits
 from yandrel.languages.script.deep import DeepFacts, Reference, read_deep
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led

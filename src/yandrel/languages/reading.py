@@ -1,0 +1,39 @@
+"""What every language's reader looks for in the same way: what could not be read, and secrets."""
+
+import re
+
+from tree_sitter import Node
+
+from yandrel.model.facts import Problem
+
+MAXIMUM_PROBLEMS = 5
+DEEPEST_NESTING = 200
+SECRET = re.compile(rb"""["'][a-z][a-z0-9+.-]*://[^:/@\s'"{}<>%$]*:([^:/@\s'"{}<>%$]+)@[^'"\s]+["']""")
+STAND_IN = re.compile(rb"(?i)(x+|\*+|\.+|pass(word)?|pwd|secret|your.*|change.*|example)\Z")
+
+
+def find_secrets(source: bytes) -> tuple[int, ...]:
+    """Return the lines of string literals that hold an address with a password."""
+    if b"://" not in source:
+        return ()
+    found = SECRET.finditer(source)
+    return tuple(source.count(b"\n", 0, f.start()) + 1 for f in found if not STAND_IN.match(f.group(1)))
+
+
+def find_problems(root: Node) -> tuple[Problem, ...]:
+    """Return the first places of a tree that could not be read."""
+    if not root.has_error:
+        return ()
+    found: list[Problem] = []
+    stack = [(root, 0)]
+    while stack and len(found) < MAXIMUM_PROBLEMS:
+        node, depth = stack.pop()
+        if node.is_missing:
+            found.append(Problem(node.start_point[0] + 1, f"{node.type} is missing"))
+        elif node.is_error:
+            found.append(Problem(node.start_point[0] + 1, "cannot be read"))
+        elif node.has_error and depth < DEEPEST_NESTING:
+            stack.extend((child, depth + 1) for child in reversed(node.children))
+    if not found:
+        found.append(Problem(root.start_point[0] + 1, "cannot be read"))
+    return tuple(found)
