@@ -68,6 +68,18 @@ def test_moves_one_after_another(tmp_path: Path, yandrel: Yandrel) -> None:
     assert read_tree(root) == before
 
 
+def test_new_domain_like_another_runs(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    copy_waxmoor(root, "java", layout=True)
+    before = read_tree(root)
+    done = yandrel(root, "new", "domain", "queens", "--like", "hives")
+    assert done.status == 0, done.err
+    assert "look whether" not in done.out
+    run_java(root)
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
 def test_there_and_back(tmp_path: Path, yandrel: Yandrel) -> None:
     root = tmp_path / "app"
     copy_waxmoor(root, "java", layout=True)

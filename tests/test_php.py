@@ -28,14 +28,14 @@ MOVES = {
 }
 
 
-def run_php(root: Path) -> None:
+def run_php(root: Path, tests: int = 7) -> None:
     """Every file must parse, and the tests pass."""
     for path in sorted(root.rglob("*.php")):
         done = subprocess.run(["php", "-l", str(path)], capture_output=True, text=True, check=False)
         assert done.returncode == 0, done.stdout
     done = subprocess.run(["php", "tests/run.php"], cwd=root, capture_output=True, text=True, check=False)
     assert done.returncode == 0, done.stdout + done.stderr
-    assert "7 tests passed" in done.stdout
+    assert f"{tests} tests passed" in done.stdout
 
 
 @pytest.mark.parametrize("name", MOVES)
@@ -61,6 +61,18 @@ def test_moves_one_after_another(tmp_path: Path, yandrel: Yandrel) -> None:
             assert yandrel(root, *words).status == 0
     run_php(root)
     assert yandrel(root, "undo", "--to", "1").status == 0
+    assert read_tree(root) == before
+
+
+def test_new_domain_like_another_runs(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    copy_waxmoor(root, "php", layout=True)
+    before = read_tree(root)
+    done = yandrel(root, "new", "domain", "queens", "--like", "hives")
+    assert done.status == 0, done.err
+    assert "look whether" not in done.out
+    run_php(root, 10)
+    assert yandrel(root, "undo").status == 0
     assert read_tree(root) == before
 
 

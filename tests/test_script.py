@@ -82,6 +82,14 @@ def test_typescript_compiles_after_a_move(name: str, tmp_path: Path, yandrel: Ya
     move_and_run("typescript", MOVES[name], tmp_path / "app", yandrel)
 
 
+@needs_tool("node")
+@needs_tsc
+@pytest.mark.parametrize("language", ["javascript", "typescript"])
+def test_new_domain_like_another_runs(language: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    words = ["new", "domain", "queens", "--like", "hives"]
+    move_and_run(language, words, tmp_path / "app", yandrel)
+
+
 @pytest.mark.parametrize("language", ["javascript", "typescript"])
 def test_there_and_back(language: str, tmp_path: Path, yandrel: Yandrel) -> None:
     root = tmp_path / "app"

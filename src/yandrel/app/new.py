@@ -10,7 +10,7 @@ from yandrel.errors import CallError, RefusedError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.languages.protocol import Scaffolder
 from yandrel.languages.registry import LANGUAGES, load_language
-from yandrel.layout.builtin import load_builtin, package_of
+from yandrel.layout.builtin import languages, load_builtin, package_of
 from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, NewReport
 from yandrel.model.scaffold import Concept, DomainPlan, Field
@@ -56,6 +56,11 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
             f"no language is called {request.language!r}", todo="there are " + ", ".join(LANGUAGES)
         )
     scaffolder = load_language(request.language).scaffolder()
+    if not scaffolder.frameworks():
+        raise CallError(
+            f"there are no templates for an application in {request.language} yet",
+            todo="there are for " + ", ".join(languages()),
+        )
     framework = request.framework or scaffolder.frameworks()[0]
     builtin = load_builtin(request.layout, request.language, framework)
     package = check_name(request.name, scaffolder.keywords(), "an application")

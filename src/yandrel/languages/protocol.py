@@ -39,6 +39,9 @@ class View(Protocol):
     def find_qualified(self, name: str) -> Symbol | None:
         """Return what a qualified name means, as the language writes it."""
 
+    def place_for(self, name: str) -> str | None:
+        """Return the path, without suffix, that a qualified name would have; None where nothing says so."""
+
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         """Return how configuration writes the qualified name of a unit or definition."""
 

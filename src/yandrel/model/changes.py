@@ -43,19 +43,21 @@ class Relocation:
     """Where everything goes: files and folders by path, definitions by symbol, old to new.
 
     The units of new symbols are named by their new paths. Folders end in a slash. Where
-    `drops_reexports`, a package no longer hands on what leaves it.
+    `drops_reexports`, a package no longer hands on what leaves it. `files` are those that are not of
+    the language that is asked, but may be named by a path.
     """
 
     units: Mapping[str, str]
     definitions: Mapping[Symbol, Symbol]
     folders: Mapping[str, str] = field(default_factory=dict)
     drops_reexports: bool = False
+    files: Mapping[str, str] = field(default_factory=dict)
 
     def unit(self, path: str) -> str:
         """Return the new path of a unit or folder."""
         if path.endswith("/"):
             return self._folder(path)
-        return self.units.get(path, path)
+        return self.units.get(path) or self.files.get(path, path)
 
     def _folder(self, path: str) -> str:
         at = len(path)

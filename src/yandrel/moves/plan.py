@@ -111,7 +111,8 @@ def _part_for(relocation: Relocation, language: str) -> Relocation:
     definitions = {
         old: new for old, new in relocation.definitions.items() if language_of(old.unit) == language
     }
-    return replace(relocation, units=units, definitions=definitions)
+    files = {old: new for old, new in relocation.units.items() if old not in units}
+    return replace(relocation, units=units, definitions=definitions, files=files)
 
 
 def _merge(total: Rewrite, part: Rewrite) -> None:

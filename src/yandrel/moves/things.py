@@ -105,6 +105,11 @@ def find_target(index: CodeIndex, source: Thing, text: str, here: str = "") -> T
 def _spelled_target(index: CodeIndex, source: Thing, text: str, here: str) -> Thing:
     if source.name and text.startswith(":"):
         return Thing(source.path, _identifier(text[1:]))
+    placed = index.view(source.path).place_for(text) if source.path in index.facts else None
+    if source.is_folder:
+        placed = next((p for v in index.views.values() if (p := v.place_for(text)) is not None), None)
+    if placed is not None:
+        return _placed_target(source, text, placed)
     if "/" not in text and _is_qualified(index, text):
         return _qualified_target(index, source, text)
     path_text, _, name = text.partition(":")
@@ -128,6 +133,16 @@ def _spelled_target(index: CodeIndex, source: Thing, text: str, here: str) -> Th
             raise RefusedError("is a folder", where=text, todo=f"write {text}/ to move into it")
         raise CallError(f"has not the ending {suffix}", where=text, todo=f"write {path}{suffix}, or {path}/")
     return Thing(path)
+
+
+def _placed_target(source: Thing, text: str, placed: str) -> Thing:
+    """Return the target that a name in a language with declared namespaces stands for."""
+    if source.is_folder:
+        return Thing(placed + "/")
+    suffix = source.path[source.path.rfind(".") :]
+    if placed.endswith(suffix):
+        raise CallError("is no name that a definition can have", where=text)
+    return Thing(placed + suffix, placed.rpartition("/")[2] if source.name else "")
 
 
 def _base(index: CodeIndex, text: str, here: str) -> str:

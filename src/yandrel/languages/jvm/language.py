@@ -3,6 +3,7 @@
 from collections.abc import Callable, Mapping
 
 from yandrel.errors import CallError
+from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.jvm.facts import read_facts
 from yandrel.languages.jvm.project import MANIFESTS, find_project
 from yandrel.languages.jvm.roles import HINTS
@@ -12,6 +13,13 @@ from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
+
+KEYWORDS = (
+    "abstract assert boolean break byte case catch char class const continue default do double else "
+    "enum extends final finally float for goto if implements import instanceof int interface long "
+    "native new package private protected public record return short static strictfp super switch "
+    "synchronized this throw throws transient try var void volatile while yield "
+)
 
 
 class JvmLanguage:
@@ -89,7 +97,7 @@ class JvmLanguage:
         return HINTS
 
     def scaffolder(self) -> Scaffolder:
-        raise CallError("new units cannot be written in Java yet", todo="copy one, and `yandrel move` it")
+        return CopyingScaffolder(".java", "Java", frozenset(KEYWORDS.split()))
 
     def splitter(self) -> Splitter:
         raise CallError("Java files cannot be split yet", todo="`yandrel move` takes a class out of its file")

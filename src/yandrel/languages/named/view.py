@@ -138,7 +138,22 @@ class NamedView(ABC):
             found = self.table.find(dotted, space)
             if found is not None:
                 return found
-        return None
+        folder = self.place_for(name) if self.table.has_namespace(dotted) else None
+        return Symbol(folder + "/") if folder is not None and folder + "/" in self.units.folders else None
+
+    def place_for(self, name: str) -> str | None:
+        """Return the path that a qualified name, or a namespace, would have below the roots."""
+        dotted = name.strip(self.separator).replace(self.separator, ".")
+        if "/" in name or "." not in dotted or not self.is_own(dotted):
+            return None
+        best = None
+        for root in self.project.roots:
+            inside = not root.namespace or (dotted + ".").startswith(root.namespace + ".")
+            if inside and (best is None or len(root.namespace) > len(best.namespace)):
+                best = root
+        if best is None:
+            return None
+        return best.path + dotted[len(best.namespace) :].lstrip(".").replace(".", "/")
 
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         if not symbol.name:

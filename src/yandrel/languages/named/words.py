@@ -10,7 +10,7 @@ from yandrel.model.changes import Relocation
 def moved_words(view: NamedView, relocation: Relocation) -> set[str]:
     """Return the names of the definitions that move, and of the files and folders."""
     words: set[str] = set()
-    for old, new in relocation.units.items():
+    for old, new in (*relocation.units.items(), *relocation.files.items()):
         facts = view.units.facts.get(old)
         if facts is not None:
             words |= {definition.name for definition in facts.definitions}

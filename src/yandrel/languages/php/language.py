@@ -3,6 +3,7 @@
 from collections.abc import Callable, Mapping
 
 from yandrel.errors import CallError
+from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.php.facts import read_facts
 from yandrel.languages.php.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.php.roles import HINTS
@@ -12,6 +13,14 @@ from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
+
+KEYWORDS = (
+    "abstract and array as break callable case catch class clone const continue declare default do "
+    "echo else elseif empty enddeclare endfor endforeach endif endswitch endwhile enum eval exit "
+    "extends final finally fn for foreach function global goto if implements include instanceof "
+    "insteadof interface isset list match namespace new or print private protected public readonly "
+    "require return static switch throw trait try unset use var while xor yield "
+)
 
 
 class PhpLanguage:
@@ -84,7 +93,7 @@ class PhpLanguage:
         return HINTS
 
     def scaffolder(self) -> Scaffolder:
-        raise CallError("new units cannot be written in PHP yet", todo="copy one, and `yandrel move` it")
+        return CopyingScaffolder(".php", "PHP", frozenset(KEYWORDS.split()))
 
     def splitter(self) -> Splitter:
         raise CallError("PHP files cannot be split yet", todo="`yandrel move` takes a class out of its file")

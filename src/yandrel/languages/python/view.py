@@ -441,6 +441,9 @@ class PythonView:
         found = self.find_dotted(name)
         return found[0] if found is not None else None
 
+    def place_for(self, name: str) -> str | None:
+        return None
+
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         module = self.module_name(symbol.unit) if symbol.unit else None
         if not module:

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Mapping
 
 from yandrel.errors import CallError
+from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.script.facts import read_facts
 from yandrel.languages.script.grammar import SUFFIXES
@@ -14,6 +15,14 @@ from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
 from yandrel.model.words import camel, kebab, snake
+
+KEYWORDS = (
+    "abstract any as async await boolean break case catch class const continue debugger declare "
+    "default delete do else enum export extends false finally for from function get if implements "
+    "import in instanceof interface let namespace new null number of package private protected public "
+    "return set static string super switch symbol this throw true try type typeof undefined var void "
+    "while with yield "
+)
 
 
 class ScriptLanguage:
@@ -92,7 +101,7 @@ class ScriptLanguage:
         return HINTS
 
     def scaffolder(self) -> Scaffolder:
-        raise CallError("new units cannot be written in this language yet", todo="copy one, and move it")
+        return CopyingScaffolder(".js", "JavaScript and TypeScript", frozenset(KEYWORDS.split()))
 
     def splitter(self) -> Splitter:
         raise CallError(

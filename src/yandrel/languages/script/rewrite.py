@@ -12,7 +12,7 @@ from yandrel.model.changes import Refusal, Relocation, Rewrite
 def moved_words(relocation: Relocation) -> set[str]:
     """Return the names of what moves; of an index, and of a folder, the folder's name."""
     words: set[str] = set()
-    for old, new in relocation.units.items():
+    for old, new in (*relocation.units.items(), *relocation.files.items()):
         if old != new:
             folder, _, name = old.rpartition("/")
             stem = name.split(".")[0]

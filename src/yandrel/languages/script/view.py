@@ -288,6 +288,9 @@ class ScriptView:
     def find_qualified(self, name: str) -> Symbol | None:
         return None
 
+    def place_for(self, name: str) -> str | None:
+        return None
+
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         return ()
 

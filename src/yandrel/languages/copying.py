@@ -1,0 +1,137 @@
+"""New units after ones that are there, in languages without templates of their own."""
+
+import re
+from collections.abc import Callable, Mapping
+
+from yandrel.errors import CallError
+from yandrel.model.facts import Facts
+from yandrel.model.scaffold import Concept, DomainPlan
+
+IMPORT = re.compile(r"\s*(?:import\b|use\b|from\b|(?:const|let|var)\b.*=\s*require\()")
+MOUNT = re.compile(r"['\"`]/[A-Za-z]")
+LISTED = re.compile(r"\{([^{}]*,[^{}]*)\}")
+PREFIX = re.compile(rb"['\"`]/([A-Za-z][\w-]*)['\"`]")
+
+
+class CopyingScaffolder:
+    """See `yandrel.languages.protocol.Scaffolder`: what is new is made after a model."""
+
+    def __init__(self, suffix: str, language: str, keywords: frozenset[str]) -> None:
+        self.suffix = suffix
+        self.language = language
+        self._keywords = keywords
+
+    def frameworks(self) -> tuple[str, ...]:
+        return ()
+
+    def keywords(self) -> frozenset[str]:
+        return self._keywords
+
+    def kind_of(self, roles: frozenset[str]) -> str:
+        return ""
+
+    def lacks(self, plan: DomainPlan, units: Mapping[str, Facts]) -> str:
+        return f"templates in {self.language}"
+
+    def app_files(self, plan: DomainPlan) -> dict[str, str]:
+        raise self._no_templates()
+
+    def domain_files(self, plan: DomainPlan) -> dict[str, str]:
+        raise self._no_templates()
+
+    def _no_templates(self) -> CallError:
+        return CallError(
+            f"there are no templates in {self.language} yet", todo="make it after what is there, with --like"
+        )
+
+    def is_mounting(self, source: bytes) -> int:
+        return len(PREFIX.findall(source))
+
+    def prefixes(self, source: bytes) -> list[str]:
+        return [found.decode() for found in PREFIX.findall(source)]
+
+    def wire(self, plan: DomainPlan, unit: str, source: bytes) -> bytes | None:
+        return None
+
+    def wired_elsewhere(self, plan: DomainPlan, sources: Mapping[str, bytes]) -> dict[str, bytes]:
+        return {}
+
+    def settle(self, before: str, after: str) -> str:
+        return after
+
+    def next_migration(self, text: str, latest: str) -> str:
+        return text
+
+    def copy_shared(
+        self, source: bytes, change: Callable[[str], str], wanted: Callable[[str], bool]
+    ) -> bytes | None:
+        return None
+
+    def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
+        """Say the lines again that mount a concept's routes below its path, and what they import."""
+        lines = source.decode("utf-8").splitlines(keepends=True)
+        mounts = [number for number, line in enumerate(lines) if _is_mount(line, change)]
+        if not mounts:
+            return None
+        said = "".join(change(lines[number]) for number in mounts)
+        out: list[str] = []
+        for number, line in enumerate(lines):
+            if number in mounts:
+                out += _again(line, change)
+            elif IMPORT.match(line) and change(line) != line and _names_some_of(change(line), said):
+                out += _import_again(line, change)
+            else:
+                out.append(line)
+        return "".join(out).encode()
+
+    def skeleton(self, role: str, concept: Concept, neighbours: Mapping[str, bytes], own: str) -> str:
+        raise self._no_templates()
+
+    def folder_marker(self, home: str) -> str:
+        return ""
+
+    def action_names(self, source: bytes, concept: Concept, model: str, action: str) -> set[str]:
+        return set()
+
+    def add_action(self, source: bytes, concept: Concept, model: str, action: str) -> bytes | None:
+        return None
+
+    def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
+        return None
+
+
+def _is_mount(line: str, change: Callable[[str], str]) -> bool:
+    """Whether a line is a whole call, or link of a chain, that names the concept's path."""
+    text = line.strip()
+    whole = text.endswith((";", ",")) or text.startswith(".")
+    balanced = all(text.count(a) == text.count(b) for a, b in ("()", "[]", "{}"))
+    paths = MOUNT.search(text) is not None
+    return whole and balanced and paths and change(line) != line and not IMPORT.match(line)
+
+
+def _again(line: str, change: Callable[[str], str]) -> list[str]:
+    """Return a line and its likeness; the end of a chain stays its end."""
+    text = line.rstrip("\r\n")
+    newline = line[len(text) :] or "\n"
+    if text.lstrip().startswith(".") and text.endswith(";"):
+        return [text[:-1] + newline, change(text) + newline]
+    return [text + newline, change(text) + newline]
+
+
+def _names_some_of(imported: str, said: str) -> bool:
+    names = set(re.findall(r"[A-Za-z_]\w*", imported))
+    return bool(names & set(re.findall(r"[A-Za-z_]\w*", said)))
+
+
+def _import_again(line: str, change: Callable[[str], str]) -> list[str]:
+    """Return an import with its likeness: one more name in its list where the module is the same."""
+    listed = LISTED.search(line)
+    if listed is not None:
+        outer = line[: listed.start()] + line[listed.end() :]
+        if change(outer) == outer:
+            names = [name.strip() for name in listed.group(1).split(",")]
+            more = [made for name in names for made in dict.fromkeys((name, change(name)))]
+            inner = listed.group(1)
+            pad = " " if inner.startswith(" ") else ""
+            return [line[: listed.start()] + "{" + pad + ", ".join(more) + pad + "}" + line[listed.end() :]]
+    return [line, change(line)]

@@ -1,0 +1,6 @@
+package coop.waxmoor.hives;
+
+public class Colony {
+    public Colony() {
+    }
+}

@@ -1,0 +1,5 @@
+package coop.waxmoor.models;
+
+public class Keeper {
+    Hive hive = new Hive();
+}

@@ -1,0 +1,1 @@
+import '../web/static/assets/assets/js/hives.js';

@@ -1,0 +1,4 @@
+import { weigh } from './scales.js';
+import { base } from '../../scripts/base.js';
+
+weigh(base);

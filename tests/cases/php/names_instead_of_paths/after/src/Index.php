@@ -1,0 +1,10 @@
+<?php
+
+namespace Waxmoor;
+
+use Waxmoor\Hives\Colony;
+
+class Index
+{
+    public ?Colony $hive = null;
+}
