@@ -290,6 +290,9 @@ class _Visibility:
         for entry in definition.inner:
             name = entry.removeprefix(PROTECTED)
             if entry != name and extends:
+                at = reader.accesses.get(("", name))
+                if at is not None and not self.declares(unit, name):
+                    used[name] = at
                 continue
             if name == "<init>":
                 if symbol.name in reader.made:
@@ -310,6 +313,11 @@ class _Visibility:
         inner = {entry.removeprefix(PROTECTED) for entry in definition.inner}
         used.update({name: 0 for name in static & inner if mentioned})
         return used
+
+    def declares(self, unit: str, name: str) -> bool:
+        """Whether a type of a unit has a member of that name itself."""
+        definitions = self.view.units.facts[unit].definitions
+        return any(name in d.members or name + "()" in d.members for d in definitions)
 
     def extends(self, unit: str, symbol: Symbol) -> bool:
         """Whether a unit's types come, over others too, from a type."""

@@ -1,0 +1,9 @@
+package coop.waxmoor.hives;
+
+import coop.waxmoor.models.Base;
+
+public class Hive extends Base {
+    int size() {
+        return frames + this.frames + super.more();
+    }
+}

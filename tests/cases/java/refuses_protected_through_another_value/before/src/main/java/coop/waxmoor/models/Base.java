@@ -1,0 +1,5 @@
+package coop.waxmoor.models;
+
+public class Base {
+    protected int frames;
+}
