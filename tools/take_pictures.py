@@ -11,7 +11,7 @@ import tempfile
 import time
 from pathlib import Path
 
-from yandrel.demo.copy import copy_beginning, copy_waxmoor
+from yandrel.demo.copy import copy_beginning, copy_waxmoor, languages
 
 SCREEN = ":97"
 PICTURES = Path(__file__).parent.parent / "docs" / "screenshots"
@@ -35,6 +35,13 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ("split-type", "wide", ("split", "waxmoor/services/hive_service.py:HiveService", "--by", "action")),
     ("new", "layout", ("new", "domain", "queens", "--like", "hives")),
     ("explain", "layout", ("check", "--explain", "wrong-way")),
+    ("php", "php", ("move", "src/Models/Hive.php", "src/Hives/", "--preview")),
+    (
+        "typescript",
+        "typescript",
+        ("move", "src/services/harvest-service.ts:gradeOf", "src/models/harvest.ts"),
+    ),
+    ("java", "java", ("check",)),
 )
 
 
@@ -72,6 +79,8 @@ def main() -> None:
                 root.parent.mkdir()
                 if kind == "beginning":
                     copy_beginning(root)
+                elif kind in languages():
+                    copy_waxmoor(root, kind, layout=True)
                 else:
                     copy_waxmoor(
                         root, layout=kind == "layout", overlay="wide-interface" if kind == "wide" else ""
