@@ -30,6 +30,8 @@ EXPORTED = re.compile(
     rb"\A((?:/\*\*.*?\*/\s*)?)((?:@[\w.]+(?:\([^)]*\))?\s*)*)export\s+(default\s+)?", re.DOTALL
 )
 COMMENTS = re.compile(rb"//[^\n]*|/\*.*?\*/|;", re.DOTALL)
+DOC_COMMENT = re.compile(rb"/\*\*.*?\*/", re.DOTALL)
+DOC_BRACES = re.compile(rb"\{[^{}]*\}")
 TYPE_KINDS = frozenset({"interface", "type"})
 
 
@@ -380,6 +382,8 @@ class Mover:
     def rename_references(self, module: Module, old: str, new: str) -> None:
         if old == new:
             return
+        for start, end in find_in_docs(module.source, old):
+            module.edits.append(Edit(start, end, new.encode()))
         for reference in module.deep.references:
             if reference.name == old:
                 text = f"{old}: {new}" if reference.kind == "shorthand" else new
@@ -611,6 +615,8 @@ class Mover:
         new = piece.target.name
         if new in module.deep.locals:
             self.refuse(module.unit, piece.definition.line, f"{new} is a local name in the module")
+        for start, end in find_in_docs(module.source, piece.symbol.name):
+            module.edits.append(Edit(start, end, new.encode()))
         for node in module.deep.bound.get(piece.symbol.name, []):
             name = (
                 node if node.type in ("identifier", "type_identifier") else node.child_by_field_name("name")
@@ -710,6 +716,8 @@ class Mover:
             module.first = module.first or used_early
         for part in piece.parts or (piece.definition,):
             module.arriving.append(self.text_of_part(origin, module, piece, part))
+        if not piece.exported and self.is_needed_outside(origin, piece):
+            self.refuse_second_star(self.old_of(piece.target.unit), piece.target.name, piece.symbol)
         if module.style.commonjs and (piece.exported or self.is_needed_outside(origin, piece)):
             module.exports.append((piece.target.name, piece.target.name))
 
@@ -891,11 +899,27 @@ class Mover:
             for d in self.view.units.facts[origin.unit].definitions
         )
 
+    def refuse_second_star(self, unit: str, name: str, symbol: Symbol) -> None:
+        """Two `export *` of one name cancel each other: what becomes exported may hide what is."""
+        for barrel in self.view.importers_of(unit) if unit in self.view.units.facts else ():
+            for item in self.view.units.facts[barrel].imports:
+                led = self.view.find_module(item.module, barrel)
+                star = item.space == "reexport" and item.names and item.names[0].name == "*"
+                if not star or led is None or led.path != unit:
+                    continue
+                found = self.view.member(barrel, name)
+                if found.state == State.FOUND and found.final.name and found.final != symbol:
+                    self.refuse(
+                        symbol.unit, 0, f"{barrel} exports another {name}, and would export this one too",
+                        "give it another name",
+                    )  # fmt: skip
+
     def export_sibling(self, origin: Module, piece: Piece, name: str) -> None:
         """Export what was private, because what leaves still needs it."""
         nodes = origin.deep.bound.get(name, [])
         if not nodes:
             return
+        self.refuse_second_star(origin.unit, name, Symbol(origin.unit, name))
         if origin.style.commonjs:
             if (name, name) not in origin.exports:
                 origin.exports.append((name, name))
@@ -1117,6 +1141,17 @@ class Mover:
             inner = ", ".join(e if e == n else f"{e}: {n}" for e, n in module.exports)
             parts.append(f"module.exports = {{{pad}{inner}{pad}}}{style.semicolon}")
         return (newline * 2).join(parts) + newline
+
+
+def find_in_docs(source: bytes, name: str) -> list[tuple[int, int]]:
+    """Return where doc comments name something as a type: `{Name}`, `{@link Name}`."""
+    spans = []
+    word = re.compile(rb"(?<![\w$.])" + re.escape(name.encode()) + rb"(?![\w$])")
+    for comment in DOC_COMMENT.finditer(source):
+        for braces in DOC_BRACES.finditer(comment.group()):
+            start = comment.start() + braces.start()
+            spans += [(start + f.start(), start + f.end()) for f in word.finditer(braces.group())]
+    return spans
 
 
 def item_is_equals(origin: Module, item: Import) -> bool:

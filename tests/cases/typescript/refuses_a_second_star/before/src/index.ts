@@ -1,0 +1,2 @@
+export * from './units';
+export * from './weights';

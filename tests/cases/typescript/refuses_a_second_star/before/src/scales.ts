@@ -1,0 +1,3 @@
+type Unit = 'kg';
+
+export const unit: Unit = 'kg';
