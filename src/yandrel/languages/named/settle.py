@@ -89,7 +89,15 @@ class NameMap:
                 if expected is None and before == block.name and block.name:
                     self.refuse(old, 0, f"no source root covers {new}", "add one, or choose another place")
                 namespace = self.dialect.namespace_after(old, new, content, block, expected)
+                self.refuse_odd_name(old, namespace, block.name)
             self.namespaces[old, number] = namespace
+
+    def refuse_odd_name(self, unit: str, namespace: str, before: str) -> None:
+        odd = next((part for part in namespace.split(".") if namespace and not part.isidentifier()), None)
+        if odd is not None and namespace != before:
+            self.refuse(
+                unit, 0, f"{odd} is a folder's name that no namespace can have", "choose another place"
+            )
 
     def namespace_of_target(self, unit: str, origin: str, block: int) -> str:
         """Return the namespace of a unit, by its new path, that definitions arrive in."""
