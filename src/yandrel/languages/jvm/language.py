@@ -1,18 +1,21 @@
 """Java behind the language protocol."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
+from typing import TYPE_CHECKING
 
-from yandrel.errors import CallError
-from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.jvm.facts import read_facts
 from yandrel.languages.jvm.project import MANIFESTS, find_project
 from yandrel.languages.jvm.roles import HINTS
 from yandrel.languages.jvm.view import JvmView
-from yandrel.languages.protocol import Scaffolder, Splitter
-from yandrel.model.changes import Edit, Relocation, Rewrite
+from yandrel.languages.named.language import NamedLanguage
+from yandrel.languages.named.view import NamedView
+from yandrel.model.changes import Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
+
+if TYPE_CHECKING:
+    from yandrel.languages.named.dialect import Dialect
 
 KEYWORDS = (
     "abstract assert boolean break byte case catch char class const continue default do double else "
@@ -22,16 +25,15 @@ KEYWORDS = (
 )
 
 
-class JvmLanguage:
+class JvmLanguage(NamedLanguage):
     """See `yandrel.languages.protocol.Language`."""
 
     name = "jvm"
+    title = "Java"
     suffixes = (".java",)
-    version = 1
+    version = 2
     manifests = MANIFESTS
-    cookies = False
-    implicit = True
-    folds_case = False
+    words = KEYWORDS
 
     def read_facts(self, source: bytes, path: str) -> Facts:
         return read_facts(source, path)
@@ -41,66 +43,25 @@ class JvmLanguage:
     ) -> Project:
         return find_project(units, manifests, configured)
 
-    def keeps_project(
-        self, project: Project, before: Mapping[str, Facts], after: Mapping[str, Facts]
-    ) -> bool:
-        return True
-
     def open_view(self, units: Units, project: Project) -> JvmView:
         return JvmView(units, project)
 
-    def moved_words(self, view: JvmView, relocation: Relocation) -> set[str]:
-        from yandrel.languages.named.words import moved_words
+    def open_dialect(self, view: NamedView) -> "Dialect":
+        from yandrel.languages.jvm.dialect import JvmDialect
 
-        words = moved_words(view, relocation)
+        assert isinstance(view, JvmView)
+        return JvmDialect(view)
+
+    def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
+        words = super().moved_words(view, relocation)
         units = {*relocation.units, *(s.unit for s in relocation.definitions)}
         for unit in units & view.units.facts.keys():
             for definition in view.units.facts[unit].definitions:
                 words |= {name.rpartition(" ")[2] for name in definition.inner if "<init>" not in name}
         return words
 
-    def mention_filter(self, view: JvmView, relocation: Relocation) -> Callable[[str, bytes], bool]:
-        return lambda unit, source: True
-
-    def rewrite(
-        self, view: JvmView, relocation: Relocation, sources: Mapping[str, bytes]
-    ) -> tuple[Rewrite, Relocation]:
-        from yandrel.languages.jvm.dialect import JvmDialect
-        from yandrel.languages.named.rewrite import rewrite
-
-        return rewrite(JvmDialect(view), relocation, sources)
-
-    def loose_ends(self, view: JvmView, unit: str, source: bytes) -> list[str]:
-        from yandrel.languages.jvm.dialect import JvmDialect
-        from yandrel.languages.named.words import find_loose_ends
-
-        return find_loose_ends(JvmDialect(view), source)
-
-    def rewrite_manifests(
-        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
-    ) -> dict[str, list[Edit]]:
-        return {}
-
-    def companions(self, unit: str) -> tuple[str, ...]:
-        return ()
-
-    def is_package_marker(self, unit: str) -> bool:
-        return False
-
-    def qualified_path(self, name: str) -> str:
-        return name.replace(".", "/")
-
-    def file_name(self, definition: str, like: str) -> str:
-        return definition
-
     def hints(self) -> tuple[Hint, ...]:
         return HINTS
-
-    def scaffolder(self) -> Scaffolder:
-        return CopyingScaffolder(".java", "Java", frozenset(KEYWORDS.split()))
-
-    def splitter(self) -> Splitter:
-        raise CallError("Java files cannot be split yet", todo="`yandrel move` takes a class out of its file")
 
 
 LANGUAGE = JvmLanguage()

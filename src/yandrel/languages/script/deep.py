@@ -261,10 +261,9 @@ class _Reader:
                 name = parameter.child_by_field_name("name")
                 if name is not None:
                     scope.names.add(text_of(name))
-        if node.type == "mapped_type_clause":
-            name = node.child_by_field_name("name")
-            if name is not None:
-                scope.names.add(text_of(name))
+        clause = next((c for c in node.named_children if c.type == "mapped_type_clause"), None)
+        if node.type == "index_signature" and clause is not None:
+            scope.names.add(text_of(clause.child_by_field_name("name")))
         if node.type == "conditional_type":
             stack = list(node.named_children)
             while stack:

@@ -1,0 +1,83 @@
+"""What languages with declared namespaces do alike, behind the language protocol."""
+
+from abc import ABC, abstractmethod
+from collections.abc import Callable, Mapping
+from typing import TYPE_CHECKING
+
+from yandrel.errors import CallError
+from yandrel.languages.copying import CopyingScaffolder
+from yandrel.languages.named.view import NamedView
+from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.model.changes import Edit, Relocation, Rewrite
+from yandrel.model.facts import Facts
+from yandrel.model.project import Project
+
+if TYPE_CHECKING:
+    from yandrel.languages.named.dialect import Dialect
+
+
+class NamedLanguage(ABC):
+    """See `yandrel.languages.protocol.Language`; a subclass reads its language and names its dialect."""
+
+    suffixes: tuple[str, ...]
+    title: str
+    words: str
+    separator = "."
+    cookies = False
+    implicit = True
+    folds_case = False
+
+    @abstractmethod
+    def open_dialect(self, view: NamedView) -> "Dialect":
+        """Return what the language says about its names and imports."""
+
+    def keeps_project(
+        self, project: Project, before: Mapping[str, Facts], after: Mapping[str, Facts]
+    ) -> bool:
+        return True
+
+    def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
+        from yandrel.languages.named.words import moved_words
+
+        return moved_words(view, relocation)
+
+    def mention_filter(self, view: NamedView, relocation: Relocation) -> Callable[[str, bytes], bool]:
+        return lambda unit, source: True
+
+    def rewrite(
+        self, view: NamedView, relocation: Relocation, sources: Mapping[str, bytes]
+    ) -> tuple[Rewrite, Relocation]:
+        from yandrel.languages.named.rewrite import rewrite
+
+        return rewrite(self.open_dialect(view), relocation, sources)
+
+    def loose_ends(self, view: NamedView, unit: str, source: bytes) -> list[str]:
+        from yandrel.languages.named.words import find_loose_ends
+
+        return find_loose_ends(self.open_dialect(view), source)
+
+    def rewrite_manifests(
+        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+    ) -> dict[str, list[Edit]]:
+        return {}
+
+    def companions(self, unit: str) -> tuple[str, ...]:
+        return ()
+
+    def is_package_marker(self, unit: str) -> bool:
+        return False
+
+    def qualified_path(self, name: str) -> str:
+        return name.replace(self.separator, "/")
+
+    def file_name(self, definition: str, like: str) -> str:
+        return definition
+
+    def scaffolder(self) -> Scaffolder:
+        return CopyingScaffolder(self.suffixes[0], self.title, frozenset(self.words.split()))
+
+    def splitter(self) -> Splitter:
+        raise CallError(
+            f"{self.title} files cannot be split yet",
+            todo="`yandrel move` takes one definition out of its file",
+        )
