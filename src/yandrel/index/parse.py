@@ -22,7 +22,8 @@ def read_file_facts(path: Path, language_name: str) -> Facts:
     try:
         raw = path.read_bytes()
     except OSError as error:
-        return Facts(language_name, 0, problems=(Problem(0, f"cannot be read: {error.strerror}"),))
+        name = load_language(language_name).name_of(path.name)
+        return Facts(name, 0, problems=(Problem(0, f"cannot be read: {error.strerror}"),))
     return facts_of_bytes(raw, language_name, path.name)
 
 
@@ -30,10 +31,10 @@ def facts_of_bytes(raw: bytes, language_name: str, path: str) -> Facts:
     """Return the facts of a file's raw bytes."""
     language = load_language(language_name)
     if len(raw) > LARGEST:
-        return Facts(language_name, raw.count(b"\n"), problems=(Problem(0, _too_large(len(raw))),))
+        return Facts(language.name_of(path), raw.count(b"\n"), problems=(Problem(0, _too_large(len(raw))),))
     source = decode_source(raw, language.cookies)
     if source.problem:
-        return Facts(language_name, raw.count(b"\n"), problems=(Problem(0, source.problem),))
+        return Facts(language.name_of(path), raw.count(b"\n"), problems=(Problem(0, source.problem),))
     return language.read_facts(source.data, path)
 
 

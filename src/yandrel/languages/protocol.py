@@ -77,6 +77,9 @@ class Language(Protocol):
     folds_case: bool
     """Whether names are compared without regard to case."""
 
+    def name_of(self, path: str) -> str:
+        """Return what the language of a unit is called, where several share one world."""
+
     def read_facts(self, source: bytes, path: str) -> Facts:
         """Return the surface facts of UTF-8 source; its path tells the dialect. Nothing is raised."""
 

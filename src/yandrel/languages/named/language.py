@@ -27,6 +27,9 @@ class NamedLanguage(ABC):
     implicit = True
     folds_case = False
 
+    def name_of(self, path: str) -> str:
+        return self.title.lower()
+
     @abstractmethod
     def open_dialect(self, view: NamedView) -> "Dialect":
         """Return what the language says about its names and imports."""

@@ -25,6 +25,9 @@ class PythonLanguage:
     implicit = False
     folds_case = False
 
+    def name_of(self, path: str) -> str:
+        return self.name
+
     def read_facts(self, source: bytes, path: str) -> Facts:
         return read_facts(source)
 

@@ -6,7 +6,7 @@ from yandrel.errors import CallError
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.script.facts import read_facts
-from yandrel.languages.script.grammar import SUFFIXES
+from yandrel.languages.script.grammar import SUFFIXES, language_name
 from yandrel.languages.script.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.script.roles import HINTS
 from yandrel.languages.script.view import ScriptView
@@ -35,6 +35,9 @@ class ScriptLanguage:
     cookies = False
     implicit = False
     folds_case = False
+
+    def name_of(self, path: str) -> str:
+        return language_name(path)
 
     def read_facts(self, source: bytes, path: str) -> Facts:
         return read_facts(source, path)
