@@ -24,7 +24,7 @@ from yandrel.index.memory import (
 from yandrel.index.parse import facts_of_bytes, parse_files
 from yandrel.index.store import FactStore, Row
 from yandrel.languages.protocol import Language, View
-from yandrel.languages.registry import BY_SUFFIX, LANGUAGES, MANIFESTS, language_of, load_language
+from yandrel.languages.registry import BY_SUFFIX, MANIFESTS, VERSIONS, language_of, load_language
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
@@ -165,7 +165,7 @@ def scan(root: Path) -> Tree:
 
 
 def versions() -> str:
-    return ",".join(f"{name}{load_language(name).version}" for name in sorted(LANGUAGES))
+    return ",".join(VERSIONS[name] for name in sorted(VERSIONS))
 
 
 def build_index(
@@ -187,7 +187,7 @@ def build_index(
         if name is None:
             continue
         row, found = rows.get(path), tree.stats[path]
-        version = f"{name}{load_language(name).version}"
+        version = VERSIONS[name]
         if row and (row.size, row.mtime_ns, row.version) == (found[0], found[1], version):
             packed[path] = row.facts
         else:
@@ -239,7 +239,7 @@ def _rows(tree: Tree, fresh: Mapping[str, bytes]) -> Iterator[Row]:
         found = tree.stats[path]
         name = language_of(path) or ""
         racy = now - found[1] < RACY_NS
-        version = f"{name}{load_language(name).version}"
+        version = VERSIONS[name]
         yield Row(path, found[0], 0 if racy else found[1], version, facts)
 
 

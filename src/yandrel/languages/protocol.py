@@ -69,7 +69,6 @@ class Language(Protocol):
 
     name: str
     suffixes: tuple[str, ...]
-    version: int
     manifests: tuple[str, ...]
     cookies: bool
     implicit: bool

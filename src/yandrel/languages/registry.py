@@ -6,15 +6,18 @@ from importlib import import_module
 from yandrel.languages.protocol import Language
 
 LANGUAGES = {
-    "python": ("yandrel.languages.python.language", (".py", ".pyi")),
+    "python": ("yandrel.languages.python.language", (".py", ".pyi"), 5),
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
+        2,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java",)),
-    "php": ("yandrel.languages.php.language", (".php",)),
+    "jvm": ("yandrel.languages.jvm.language", (".java",), 2),
+    "php": ("yandrel.languages.php.language", (".php",), 2),
 }
-BY_SUFFIX = {suffix: name for name, (_, suffixes) in LANGUAGES.items() for suffix in suffixes}
+"""Where each is, its files' endings, and the version of its facts: another when they change."""
+VERSIONS = {name: f"{name}{version}" for name, (_, _, version) in LANGUAGES.items()}
+BY_SUFFIX = {suffix: name for name, (_, suffixes, _) in LANGUAGES.items() for suffix in suffixes}
 MANIFESTS = (
     "pyproject.toml", "setup.cfg", "composer.json", "package.json", "tsconfig.json", "jsconfig.json",
     "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json", "tsconfig.lib.json",
@@ -28,7 +31,7 @@ BUNDLES = (".min.js", ".bundle.js")
 @cache
 def load_language(name: str) -> Language:
     """Return a language by its name; raises KeyError where there is none."""
-    module, _ = LANGUAGES[name]
+    module, _, _ = LANGUAGES[name]
     language: Language = import_module(module).LANGUAGE
     return language
 

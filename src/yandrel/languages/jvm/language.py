@@ -31,7 +31,6 @@ class JvmLanguage(NamedLanguage):
     name = "jvm"
     title = "Java"
     suffixes = (".java",)
-    version = 2
     manifests = MANIFESTS
     words = KEYWORDS
 

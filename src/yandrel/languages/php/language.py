@@ -32,7 +32,6 @@ class PhpLanguage(NamedLanguage):
     name = "php"
     title = "PHP"
     suffixes = (".php",)
-    version = 2
     manifests = MANIFESTS
     words = KEYWORDS
     separator = "\\"

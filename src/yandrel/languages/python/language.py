@@ -19,7 +19,6 @@ class PythonLanguage:
 
     name = "python"
     suffixes = (".py", ".pyi")
-    version = 5
     manifests = MANIFESTS
     cookies = True
     implicit = False

@@ -30,7 +30,6 @@ class ScriptLanguage:
 
     name = "script"
     suffixes = SUFFIXES
-    version = 1
     manifests = MANIFESTS
     cookies = False
     implicit = False

@@ -3,8 +3,6 @@
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
-import networkx
-
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
 from yandrel.model.facts import Facts, Import, ImportedName, When
@@ -305,6 +303,8 @@ class ScriptView:
 
     def load_cycles(self) -> list[list[str]]:
         if self._cycles is None:
+            import networkx
+
             graph: networkx.DiGraph[str] = networkx.DiGraph()
             for unit in self.units.facts:
                 graph.add_edges_from((unit, other) for other in self.resolved_of(unit).loads)
