@@ -56,11 +56,7 @@ def find_strings(data: bytes) -> Iterator[JsonString]:
             keys = tuple(k for opener, k in stack if k and opener)
             if expects_key:
                 key = text
-                yield JsonString(found.start() + 1, found.end() - 1, text, _distinct(keys), True)
+                yield JsonString(found.start() + 1, found.end() - 1, text, keys, True)
             else:
                 inner = (*keys, key) if stack and stack[-1][0] == "{" else keys
-                yield JsonString(found.start() + 1, found.end() - 1, text, _distinct(inner), False)
-
-
-def _distinct(keys: tuple[str, ...]) -> tuple[str, ...]:
-    return keys
+                yield JsonString(found.start() + 1, found.end() - 1, text, inner, False)

@@ -61,10 +61,6 @@ class JvmView(NamedView):
     def is_standard(self, package: str) -> bool:
         return (package + ".").startswith(STANDARD)
 
-    def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
-        names = super().names_in_text(symbol)
-        return names
-
 
 def outside_of(path: str) -> str:
     """Return the package that an import from outside names."""

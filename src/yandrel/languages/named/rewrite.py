@@ -326,10 +326,9 @@ class FileRewriter:
             if content.statements[clause.statement].block != number:
                 continue
             path = self.context.place(clause.path, clause.space)
-            opened = path
             if not clause.bound:
                 settled = self.dialect.settle_clause(clause, path, content, self.context.renaming)
-                kept.append(KeptImport(clause, settled or opened, "", settled is None))
+                kept.append(KeptImport(clause, settled or path, "", settled is None))
                 continue
             alias = clause.bound if clause.aliased else ""
             if not alias and last_of(path) != clause.bound and clause.bound:

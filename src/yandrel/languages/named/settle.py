@@ -6,7 +6,7 @@ from dataclasses import replace
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
 from yandrel.languages.named.roots import namespace_at
-from yandrel.languages.named.table import Renaming, join_name, space_of
+from yandrel.languages.named.table import Renaming, join_name
 from yandrel.languages.named.view import NamedView
 from yandrel.model.changes import Refusal, Relocation, Rewrite
 from yandrel.model.graph import Symbol
@@ -163,10 +163,3 @@ class NameMap:
 
     def refuse(self, unit: str, line: int, why: str, todo: str = "") -> None:
         self.result.refusals.append(Refusal(unit, line, why, todo))
-
-
-def target_units(relocation: Relocation) -> set[str]:
-    return {target.unit for target in relocation.definitions.values()}
-
-
-__all__ = ["NameMap", "settle_relocation", "space_of", "target_units"]

@@ -1,6 +1,6 @@
 """Which qualified names an application defines, and where; before a change and after it."""
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Mapping
 
 from yandrel.model.facts import Definition, Facts
 from yandrel.model.graph import Symbol
@@ -123,7 +123,3 @@ class Renaming:
                 only = next(iter(found))
                 if only:
                     self.namespaces[name] = only
-
-
-def units_of(symbols: Iterable[Symbol]) -> set[str]:
-    return {symbol.unit for symbol in symbols}

@@ -301,15 +301,11 @@ def _drop_clauses(content: Content, items: list[KeptImport], staying: list[KeptI
             continue
         if position + 1 < len(ordered):
             following = ordered[position + 1]
-            edits.append(Edit(clause.start, _clause_start(content, following), b""))
+            edits.append(Edit(clause.start, following.start, b""))
         else:
             before = [c for c in ordered[:position] if c in stay]
             edits.append(Edit(before[-1].end if before else clause.start, clause.end, b""))
     return edits
-
-
-def _clause_start(content: Content, clause: Clause) -> int:
-    return clause.start
 
 
 def _is_indented(content: Content, block: int) -> bool:

@@ -12,7 +12,7 @@ from yandrel.languages.edits import cut_span, merge_edits
 from yandrel.languages.script.deep import DeepFacts, Reference, read_deep
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led
-from yandrel.languages.script.grammar import first_child, parse, text_of
+from yandrel.languages.script.grammar import first_child, text_of
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.statements import (
     ImportStatements,
@@ -349,7 +349,7 @@ class Mover:
         if local == piece.symbol.name and piece.target.name != local:
             if piece.target.name not in module.deep.bound and piece.target.name not in module.deep.locals:
                 new_local = piece.target.name
-        module.statements.remove(self._statement_start(module, item), name.start)
+        module.statements.remove(item.start, name.start)
         if piece.target.unit == module.new:
             self.rename_references(module, local, piece.target.name)
             return
@@ -358,9 +358,6 @@ class Mover:
         module.statements.add(NewImport(spelled, exported, new_local, item.when == 2))
         if new_local != local:
             self.rename_references(module, local, new_local)
-
-    def _statement_start(self, module: Module, item: Import) -> int:
-        return item.start
 
     def exported_as(self, piece: Piece, wanted: str) -> str:
         """Return the name that a piece is exported by where it arrives."""
@@ -414,7 +411,7 @@ class Mover:
                 module.statements.add(NewImport(spelled, exported, local, item.when == 2))
             module.edits.append(Edit(reference.start, reference.member_end, local.encode()))
         if references and not left:
-            module.statements.remove(self._statement_start(module, item), name.start)
+            module.statements.remove(item.start, name.start)
 
     def note_whole(self, unit: str, reference: Reference, pieces: Mapping[str, Piece]) -> None:
         line = self.sources[unit].count(b"\n", 0, reference.start) + 1
@@ -692,11 +689,8 @@ class Mover:
                     start, end = cut_span(module.source, statement.start_byte, statement.end_byte)
                     module.edits.append(Edit(start, end, b""))
             else:
-                start, end = entry_span(module.source, entry, self.leaving_entries(module, entry))
+                start, end = entry_span(entry)
                 module.edits.append(Edit(start, end, b""))
-
-    def leaving_entries(self, module: Module, entry: Node) -> bool:
-        return False
 
     # -- where it arrives ------------------------------------------------------------------------
 
@@ -831,9 +825,8 @@ class Mover:
             self.relocation.place(found.final) if found.state == State.FOUND and found.final.name else None
         )
         if final is not None and final.unit == module.new:
-            here = self.local_of(module, final)
-            if here != reference.name:
-                text = f"{reference.name}: {here}" if reference.kind == "shorthand" else here
+            if final.name != reference.name:
+                text = f"{reference.name}: {final.name}" if reference.kind == "shorthand" else final.name
                 edits.append(Edit(reference.start, reference.end, text.encode()))
             return
         exported = imported.name
@@ -858,9 +851,6 @@ class Mover:
             self.refuse(origin.unit, item.line, "is imported in a way that cannot be carried along")
         if not default_of_commonjs:
             self.bring(module, NewImport(spelled, exported, reference.name, item.when == 2))
-
-    def local_of(self, module: Module, symbol: Symbol) -> str:
-        return symbol.name
 
     def supply_sibling(self, origin: Module, module: Module, piece: Piece, reference: Reference) -> None:
         name = reference.name
@@ -1170,7 +1160,7 @@ def _directives(origin: Module) -> str:
     return origin.style.newline.join(out)
 
 
-def entry_span(source: bytes, entry: Node, _more: bool) -> tuple[int, int]:
+def entry_span(entry: Node) -> tuple[int, int]:
     """Return the span of a list's entry with its comma."""
     following, before = entry.next_sibling, entry.prev_sibling
     if following is not None and following.type == ",":
@@ -1190,6 +1180,3 @@ def rewrite_definitions(
 ) -> tuple[Rewrite, Relocation]:
     """Return what a relocation with definitions changes, and the relocation with what goes along."""
     return Mover(view, relocation, sources).move()
-
-
-__all__ = ["parse", "rewrite_definitions"]

@@ -235,13 +235,9 @@ def _new_path(text: str, folder: str, new_folder: str, relocation: Relocation) -
     moved = move_pattern(old, relocation)
     if moved == old and folder == new_folder:
         return text
-    if moved == old and not _is_below(old, folder):
+    if moved == old and not old.startswith(folder):
         return text
     relative = posixpath.relpath(moved, new_folder or ".")
     if relative.startswith("..") and lead:
         lead = ""
     return lead + relative + ("/" if plain.endswith("/") else "")
-
-
-def _is_below(path: str, folder: str) -> bool:
-    return path.startswith(folder)

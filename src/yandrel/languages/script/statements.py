@@ -74,7 +74,7 @@ class ImportStatements:
         edits: list[Edit] = []
         pending = list(self.added)
         for node in self.statements():
-            gone = self.removed.get(self._key(node), set())
+            gone = self.removed.get(node.start_byte, set())
             merged = [] if gone and self._is_all(node, gone) else self._mergeable(node, pending)
             if not gone and not merged:
                 continue
@@ -95,9 +95,6 @@ class ImportStatements:
             elif node.type == "export_statement" and node.child_by_field_name("source") is not None:
                 out.append(node)
         return out
-
-    def _key(self, node: Node) -> int:
-        return node.start_byte
 
     def _is_all(self, node: Node, gone: set[int]) -> bool:
         return {n.start_byte for n in _names(node)} <= gone
@@ -195,7 +192,7 @@ class ImportStatements:
         last = None
         gone_wholly = set()
         for node in self.statements():
-            gone = self.removed.get(self._key(node), set())
+            gone = self.removed.get(node.start_byte, set())
             if gone and self._is_all(node, gone):
                 gone_wholly.add(node.start_byte)
         for node in self.statements():
