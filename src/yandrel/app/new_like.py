@@ -7,7 +7,7 @@ from yandrel.app.new import NewRequest, report_new
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.errors import CallError, RefusedError
-from yandrel.languages.registry import load_language
+from yandrel.languages.registry import language_of, load_language
 from yandrel.layout.config import SHARED
 from yandrel.model.results import NewReport
 from yandrel.model.scaffold import Concept
@@ -139,7 +139,7 @@ def _copied_migrations(
         number = int(numbered[-1][:4]) + 1
         text = changer.change((workspace.root / path).read_text(encoding="utf-8"))
         latest = numbered[-1].rpartition(".")[0]
-        if name.endswith(".py"):
+        if language_of(name) is not None:
             text = workspace.index.language(path).scaffolder().next_migration(text, latest)
         out[f"{folder}/{number:04}{changer.change(name[4:])}"] = text
     tables = any(workspace.picture.role(unit) == "migration" for unit in workspace.picture.readings)

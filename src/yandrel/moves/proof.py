@@ -103,7 +103,7 @@ def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
         after = index_of_texts(index, overlaid, files, project, name)
         proof.views[name] = after
         own = OfLanguage(index.facts, name)
-        check = _Check(index, own, view, after, plan, overlaid, moved, set(fresh))
+        check = _Check(index, own, view, after, plan, overlaid, moved, set(fresh), language.implicit)
         proof.affected |= check.affected
         after.preload(Unaffected(view, check.units, check.affected))
         check.run()
@@ -163,6 +163,7 @@ class _Check:
         facts: Mapping[str, Facts],
         moved: Mapping[str, str],
         fresh: set[str],
+        implicit: bool,
     ) -> None:
         self.index = index
         self.units = units
@@ -171,7 +172,7 @@ class _Check:
         self.relocation = plan.relocation
         self.dropped = plan.rewrite.dropped
         self.untouchable = plan.untouchable
-        self.plan_sources = set(plan.sources)
+        self.readers = set(plan.sources) if implicit else set()
         self.facts = facts
         self.moved = moved
         self.fresh = fresh
@@ -184,7 +185,7 @@ class _Check:
         touched |= {s.unit for s in self.relocation.definitions}
         touched |= {s.unit for s in self.relocation.definitions.values()}
         affected = {unit for unit in touched if unit in self.units}
-        affected |= {unit for unit in self.plan_sources if unit in self.units}
+        affected |= self.readers & self.units.keys()
         words = touched | self._new_tops() | self._namespace_folders(touched)
         possible = self.index.units_mentioning(words)
         for unit in self.units if possible is None else possible:

@@ -2,6 +2,7 @@
 
 from collections import Counter
 
+from yandrel.languages.registry import language_of
 from yandrel.layout.config import SHARED
 from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.results import (
@@ -201,7 +202,7 @@ def _top_level(picture: Picture) -> tuple[list[str], str]:
     while prefix:
         below = Counter(u[len(prefix) :].split("/")[0] for u in counted if u.startswith(prefix))
         name, most = below.most_common(1)[0]
-        if most * 10 < len(counted) * 9 or name.endswith((".py", ".pyi")):
+        if most * 10 < len(counted) * 9 or language_of(name) is not None:
             break
         prefix += name + "/"
     names = sorted({u[len(prefix) :].split("/")[0] for u in counted if u.startswith(prefix)})

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
+from functools import cached_property
 
 from yandrel.languages.edits import newline_of
 from yandrel.languages.jvm.content import ContentReader, read_content
@@ -255,12 +256,15 @@ class _Visibility:
         return parent_of(self.renaming.place(join_name(definition.namespace, definition.name), "type"))
 
     def neighbours(self, package: str) -> list[Symbol]:
+        return self.by_package.get(package, [])
+
+    @cached_property
+    def by_package(self) -> dict[str, list[Symbol]]:
+        found: dict[str, list[Symbol]] = {}
         table = self.view.table
-        if not hasattr(self, "_by_package"):
-            self._by_package: dict[str, list[Symbol]] = {}
-            for (space, key), symbols in table.places.items():
-                self._by_package.setdefault(parent_of(table.spelled[space, key]), []).extend(symbols)
-        return self._by_package.get(package, [])
+        for key, symbols in table.places.items():
+            found.setdefault(parent_of(table.spelled[key]), []).extend(symbols)
+        return found
 
     def across(
         self, unit: str, content: Content, reader: ContentReader, symbol: Symbol, definition: Definition
@@ -330,19 +334,19 @@ class _Visibility:
             if name in seen:
                 continue
             seen.add(name)
-            for place in self.by_name().get(name, []):
+            for place in self.by_name.get(name, []):
                 definition = self.dialect.definition_of(place)
                 if definition is not None:
                     names |= {base.rpartition(".")[2] for base in definition.bases}
         return False
 
+    @cached_property
     def by_name(self) -> dict[str, list[Symbol]]:
-        if not hasattr(self, "_by_name"):
-            self._by_name: dict[str, list[Symbol]] = {}
-            for symbols in self.view.table.places.values():
-                for symbol in symbols:
-                    self._by_name.setdefault(symbol.name, []).append(symbol)
-        return self._by_name
+        found: dict[str, list[Symbol]] = {}
+        for symbols in self.view.table.places.values():
+            for symbol in symbols:
+                found.setdefault(symbol.name, []).append(symbol)
+        return found
 
     def is_rare(self, name: str, symbol: Symbol) -> bool:
         """Whether no other type of the application has a member of that name."""
