@@ -1,8 +1,9 @@
 """One graph out of units that declare namespaces: imports and mentions, resolved by qualified names."""
 
-from abc import ABC, abstractmethod
-from collections.abc import Iterator, Mapping
+from abc import abstractmethod
+from collections.abc import Iterator
 
+from yandrel.languages.graph import KeptGraph
 from yandrel.languages.named.roots import namespace_at
 from yandrel.languages.named.table import SymbolTable, join_name, space_of
 from yandrel.model.facts import Facts, Import, ImportedName, Mention, When
@@ -10,18 +11,15 @@ from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
 
 
-class NamedView(ABC):
+class NamedView(KeptGraph):
     """Names and edges of the units of one language, computed when asked for."""
 
     separator = "."
 
     def __init__(self, units: Units, project: Project) -> None:
-        self.units = units
+        super().__init__(units)
         self.project = project
         self._table: SymbolTable | None = None
-        self._resolved: dict[str, Resolved] = {}
-        self._known: Mapping[str, Resolved] = {}
-        self._importers: dict[str, list[str]] | None = None
         self._own_heads: set[str] | None = None
 
     # -- what a language says ----------------------------------------------------------------
@@ -73,21 +71,8 @@ class NamedView(ABC):
 
     # -- edges -------------------------------------------------------------------------------
 
-    def resolved_of(self, unit: str) -> Resolved:
-        """Return every reference of a unit, resolved."""
-        found = self._resolved.get(unit)
-        if found is None:
-            found = self._known.get(unit)
-            if found is None:
-                found = Resolved(tuple(self._find_edges(unit)), ())
-            self._resolved[unit] = found
-        return found
-
-    def edges_of(self, unit: str) -> tuple[Edge, ...]:
-        return self.resolved_of(unit).edges
-
-    def preload(self, known: Mapping[str, Resolved]) -> None:
-        self._known = known
+    def resolve(self, unit: str) -> Resolved:
+        return Resolved(tuple(self._find_edges(unit)), ())
 
     def _find_edges(self, unit: str) -> Iterator[Edge]:
         facts = self.units.facts[unit]
@@ -116,15 +101,6 @@ class NamedView(ABC):
 
     def spell(self, name: str) -> str:
         return name.replace(".", self.separator)
-
-    def importers_of(self, unit: str) -> list[str]:
-        """Return the units that name a unit or something in it."""
-        if self._importers is None:
-            self._importers = {}
-            for other in self.units.facts:
-                for named in {edge.named_unit for edge in self.edges_of(other)}:
-                    self._importers.setdefault(named, []).append(other)
-        return self._importers.get(unit, [])
 
     def namespace_of(self, unit: str) -> str:
         facts = self.units.facts.get(unit)

@@ -1,9 +1,10 @@
 """One graph out of many modules: what each dotted name and each import finally leads to."""
 
 import sys
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from dataclasses import dataclass
 
+from yandrel.languages.graph import KeptGraph
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
@@ -49,22 +50,19 @@ MISSING = Found(State.MISSING)
 UNCERTAIN = Found(State.UNCERTAIN)
 
 
-class PythonView:
+class PythonView(KeptGraph):
     """Names and edges of the Python units of one application, computed when asked for."""
 
     def __init__(self, units: Units, project: Project) -> None:
-        self.units = units
+        super().__init__(units)
         self.project = project
         self._modules: dict[tuple[str, str], str | None] = {}
         self._bindings: dict[str, dict[str, list[Binding]]] = {}
         self._roots: dict[str, list[str]] = {}
         self._members: dict[tuple[str, str], Found] = {}
         self._top: dict[str, bool] = {}
-        self._resolved: dict[str, Resolved] = {}
-        self._known: Mapping[str, Resolved] = {}
         self._parents: dict[tuple[str, str], list[str]] = {}
         self._cycles: list[list[str]] | None = None
-        self._importers: dict[str, list[str]] | None = None
         self._global_roots = [root.path for root in project.roots if not root.local]
         self._local_roots = [root.path for root in project.roots if root.local]
         self._native = {
@@ -348,32 +346,8 @@ class PythonView:
 
     # -- edges -----------------------------------------------------------------------------
 
-    def resolved_of(self, unit: str) -> Resolved:
-        """Return every import of a unit, resolved, and what loading it loads."""
-        found = self._resolved.get(unit)
-        if found is None:
-            found = self._known.get(unit)
-            if found is None:
-                found = Resolved(self._find_edges(unit), tuple(load_edges(self, unit)))
-            self._resolved[unit] = found
-        return found
-
-    def edges_of(self, unit: str) -> tuple[Edge, ...]:
-        """Return every import of a unit, resolved."""
-        return self.resolved_of(unit).edges
-
-    def preload(self, known: Mapping[str, Resolved]) -> None:
-        """Take what was resolved before instead of resolving it again."""
-        self._known = known
-
-    def importers_of(self, unit: str) -> list[str]:
-        """Return the units whose imports name a unit or something in it."""
-        if self._importers is None:
-            self._importers = {}
-            for other in self.units.facts:
-                for named in {edge.named_unit for edge in self.edges_of(other)}:
-                    self._importers.setdefault(named, []).append(other)
-        return self._importers.get(unit, [])
+    def resolve(self, unit: str) -> Resolved:
+        return Resolved(self._find_edges(unit), tuple(load_edges(self, unit)))
 
     def _find_edges(self, unit: str) -> tuple[Edge, ...]:
         out: list[Edge] = []

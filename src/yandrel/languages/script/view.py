@@ -1,8 +1,9 @@
 """One graph out of many modules: what each import and each exported name finally leads to."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from dataclasses import dataclass
 
+from yandrel.languages.graph import KeptGraph
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
 from yandrel.model.facts import Facts, Import, ImportedName, When
@@ -74,19 +75,16 @@ class Found:
 MISSING = Found(State.MISSING)
 
 
-class ScriptView:
+class ScriptView(KeptGraph):
     """See `yandrel.languages.protocol.View`."""
 
     def __init__(self, units: Units, project: Project) -> None:
-        self.units = units
+        super().__init__(units)
         self.project = project
         self.finder = Finder(units.files | frozenset(units.facts), project.maps)
         self._led: dict[tuple[str, str], Led | None] = {}
         self._exports: dict[str, dict[str, str]] = {}
         self._members: dict[tuple[str, str], Found] = {}
-        self._resolved: dict[str, Resolved] = {}
-        self._known: Mapping[str, Resolved] = {}
-        self._importers: dict[str, list[str]] | None = None
         self._cycles: list[list[str]] | None = None
 
     # -- modules ---------------------------------------------------------------------------------
@@ -229,20 +227,8 @@ class ScriptView:
 
     # -- edges -----------------------------------------------------------------------------------
 
-    def resolved_of(self, unit: str) -> Resolved:
-        found = self._resolved.get(unit)
-        if found is None:
-            found = self._known.get(unit)
-            if found is None:
-                found = Resolved(tuple(self._find_edges(unit)), tuple(self._find_loads(unit)))
-            self._resolved[unit] = found
-        return found
-
-    def edges_of(self, unit: str) -> tuple[Edge, ...]:
-        return self.resolved_of(unit).edges
-
-    def preload(self, known: Mapping[str, Resolved]) -> None:
-        self._known = known
+    def resolve(self, unit: str) -> Resolved:
+        return Resolved(tuple(self._find_edges(unit)), tuple(self._find_loads(unit)))
 
     def _find_edges(self, unit: str) -> Iterator[Edge]:
         for item in self.units.facts[unit].imports:
@@ -267,18 +253,9 @@ class ScriptView:
                 seen.add(led.path)
                 yield led.path
 
-    def importers_of(self, unit: str) -> list[str]:
-        if self._importers is None:
-            self._importers = {}
-            for other in self.units.facts:
-                targets = {edge.named_unit for edge in self.edges_of(other)}
-                for item in self.units.facts[other].imports:
-                    led = self.find_module(item.module, other)
-                    if led is not None:
-                        targets.add(led.path)
-                for named in targets:
-                    self._importers.setdefault(named, []).append(other)
-        return self._importers.get(unit, [])
+    def named_by(self, unit: str) -> set[str]:
+        led = (self.find_module(item.module, unit) for item in self.units.facts[unit].imports)
+        return super().named_by(unit) | {found.path for found in led if found is not None}
 
     def namespace_of(self, unit: str) -> str:
         return ""

@@ -1,0 +1,52 @@
+"""What every language's graph keeps: each unit's references, resolved once, and who names whom."""
+
+from abc import ABC, abstractmethod
+from collections.abc import Mapping
+
+from yandrel.model.graph import Edge, Resolved
+from yandrel.model.project import Units
+
+
+class KeptGraph(ABC):
+    """The resolved references of units; a subclass resolves one unit's."""
+
+    def __init__(self, units: Units) -> None:
+        self.units = units
+        self._resolved: dict[str, Resolved] = {}
+        self._known: Mapping[str, Resolved] = {}
+        self._importers: dict[str, list[str]] | None = None
+
+    @abstractmethod
+    def resolve(self, unit: str) -> Resolved:
+        """Resolve all references of a unit."""
+
+    def resolved_of(self, unit: str) -> Resolved:
+        """Return every reference of a unit, resolved, and what loading it loads."""
+        found = self._resolved.get(unit)
+        if found is None:
+            found = self._known.get(unit)
+            if found is None:
+                found = self.resolve(unit)
+            self._resolved[unit] = found
+        return found
+
+    def edges_of(self, unit: str) -> tuple[Edge, ...]:
+        """Return every reference of a unit, resolved."""
+        return self.resolved_of(unit).edges
+
+    def preload(self, known: Mapping[str, Resolved]) -> None:
+        """Take what was resolved before instead of resolving it again."""
+        self._known = known
+
+    def named_by(self, unit: str) -> set[str]:
+        """Return the units that a unit names."""
+        return {edge.named_unit for edge in self.edges_of(unit)}
+
+    def importers_of(self, unit: str) -> list[str]:
+        """Return the units that name a unit or something in it."""
+        if self._importers is None:
+            self._importers = {}
+            for other in self.units.facts:
+                for named in self.named_by(other):
+                    self._importers.setdefault(named, []).append(other)
+        return self._importers.get(unit, [])
