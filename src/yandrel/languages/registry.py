@@ -12,7 +12,7 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
         2,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java",), 2),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 3),
     "php": ("yandrel.languages.php.language", (".php",), 2),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""

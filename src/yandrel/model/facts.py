@@ -72,6 +72,11 @@ class Definition(Struct, frozen=True, array_like=True):
     hidden: bool = False
     inner: tuple[str, ...] = ()
 
+    @property
+    def of_file(self) -> bool:
+        """Whether only its own file sees it."""
+        return "private" in self.marks
+
 
 TYPE_KINDS = frozenset(
     {"class", "interface", "trait", "enum", "struct", "record", "object", "protocol", "annotation", "actor"}

@@ -5,15 +5,19 @@ from dataclasses import replace
 from functools import cached_property
 
 from yandrel.languages.edits import newline_of
+from yandrel.languages.jvm import kotlin_content
 from yandrel.languages.jvm.content import ContentReader, read_content
 from yandrel.languages.jvm.facts import PROTECTED
+from yandrel.languages.jvm.kotlin_content import KotlinReader
+from yandrel.languages.jvm.kotlin_limits import refuse_in_kotlin
+from yandrel.languages.jvm.kotlin_tree import facade_name
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.model.changes import Edit, Refusal, Relocation
-from yandrel.model.facts import Definition
+from yandrel.model.facts import Definition, Facts
 from yandrel.model.graph import Symbol
 
 AMBIGUOUS = "?"
@@ -22,19 +26,35 @@ AMBIGUOUS = "?"
 class JvmDialect(Dialect):
     """See `Dialect`."""
 
-    suffixes = (".java",)
+    suffixes = (".java", ".kt")
     nests = True
     view: JvmView
 
     def __init__(self, view: JvmView) -> None:
         super().__init__(view)
-        self.readers: dict[int, ContentReader] = {}
+        self.readers: dict[int, ContentReader | KotlinReader] = {}
 
-    def read(self, source: bytes) -> Content:
-        content, reader = read_content(source)
+    def read(self, source: bytes, unit: str) -> Content:
+        reader: ContentReader | KotlinReader
+        if is_kotlin(unit):
+            content, reader = kotlin_content.read_content(source, unit)
+            keep_to_file(content, self.view.units.facts[unit])
+        else:
+            content, reader = read_content(source)
         self.readers[id(content)] = reader
         content.uses = [cut for use in content.uses if (cut := self._cut(use, source)) is not None]
+        if is_kotlin(unit):
+            drop_inside(content)
         return content
+
+    def names_of_file(self, unit: str, new: str, namespace: str) -> list[tuple[str, str]]:
+        """Java finds the functions of a Kotlin file in a class that is called by the file."""
+        facts = self.view.units.facts[unit]
+        out = []
+        for bound in facts.bound:
+            before, after = facade_name(bound, unit), facade_name(bound, new)
+            out.append((join_name(facts.namespaces[0], before), join_name(namespace, after)))
+        return out
 
     def _cut(self, use: Use, source: bytes) -> Use | None:
         """Return a qualified use without what is taken from the type; None where no type of ours is named."""
@@ -65,6 +85,8 @@ class JvmDialect(Dialect):
     def meaning(self, scope: Scope, use: Use, known: Known) -> str | None:
         if use.rooted:
             return ".".join(use.parts)
+        if use.kind == "member":
+            return self._meaning_of_member(scope, use, known)
         head = use.head
         bound = scope.bound.get(("type", head))
         if bound is not None:
@@ -79,7 +101,21 @@ class JvmDialect(Dialect):
             return AMBIGUOUS
         return next(iter(found), None)
 
+    def _meaning_of_member(self, scope: Scope, use: Use, known: Known) -> str | None:
+        """Return the extension that is called after a value, or by an operator's sign."""
+        bound = scope.bound.get(("type", use.head))
+        if bound is not None:
+            return bound if self.view.is_extension(bound) or not known.has(bound, "type") else None
+        places = [scope.namespace, *scope.opened]
+        for name in (join_name(place, use.head) for place in places):
+            if known.has(name, "type") and self.view.is_extension(name):
+                return name
+        return None
+
     def spell(self, use: Use, written: str, path: str, draft: Draft) -> str | None:
+        if use.kind == "member":
+            name = self._spell_member(path, draft)
+            return name if use.end > use.start or name is None else written
         if use.rooted:
             return path
         name = last_of(path)
@@ -93,6 +129,15 @@ class JvmDialect(Dialect):
             return path if parent_of(path) else None
         if not parent_of(path):
             return None
+        return draft.bring_in(path, "type")
+
+    def _spell_member(self, path: str, draft: Draft) -> str | None:
+        bound = draft.binding_of(path, "type")
+        if bound is not None or not parent_of(path):
+            return bound
+        name = last_of(path)
+        if parent_of(path) == draft.scope.namespace and ("type", name) not in draft.scope.bound:
+            return name
         return draft.bring_in(path, "type")
 
     def spell_string(self, written: str, path: str) -> str:
@@ -154,8 +199,11 @@ class JvmDialect(Dialect):
             if item.dropped:
                 gone.add(number)
             elif item.path != item.clause.path:
-                edits.append(Edit(item.clause.path_start, item.clause.path_end, item.path.encode()))
-        lines = [(_key(a.path, a.space), _import_line(a)) for a in added]
+                tail = f" as {item.alias}" if item.alias and not item.clause.aliased else ""
+                text = (item.path + tail).encode()
+                edits.append(Edit(item.clause.path_start, item.clause.path_end, text))
+        stop = "" if is_kotlin(content.unit) else ";"
+        lines = [(_key(a.path, a.space), _import_line(a, stop)) for a in added]
         alone = len(gone) == len(content.statements) and not lines
         edits += [
             remove_statement(content, content.statements[n], alone and n == max(gone)) for n in sorted(gone)
@@ -169,7 +217,8 @@ class JvmDialect(Dialect):
             return [Edit(block.name_start, block.name_end, namespace.encode())]
         if namespace:
             at = block.insert_at
-            return [Edit(at, at, f"package {namespace};{newline * 2}".encode())]
+            stop = "" if is_kotlin(content.unit) else ";"
+            return [Edit(at, at, f"package {namespace}{stop}{newline * 2}".encode())]
         end = block.statement_end
         while content.source[end : end + 1] in (b"\n", b"\r"):
             end += 1
@@ -177,17 +226,18 @@ class JvmDialect(Dialect):
 
     def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
         newline = newline_of(origin.source)
+        stop = "" if is_kotlin(origin.unit) else ";"
         header = origin.source[: origin.blocks[0].statement_start].decode("utf-8").rstrip()
-        parts = [header] if header else []
+        parts = [header] if header and not header.startswith("@file") else []
         if namespace:
-            parts.append(f"package {namespace};")
-        lines = sorted((_key(a.path, a.space), _import_line(a)) for a in added)
+            parts.append(f"package {namespace}{stop}")
+        lines = sorted((_key(a.path, a.space), _import_line(a, stop)) for a in added)
         if lines:
             parts.append(newline.join(line for _, line in lines))
         return (newline * 2).join([*parts, *pieces]) + newline
 
     def follows_file(self, held: Held, unit: str) -> bool:
-        return held.name == unit.rpartition("/")[2].removesuffix(".java")
+        return held.space == "type" and held.name == unit.rpartition("/")[2].partition(".")[0]
 
     # -- what only a package sees ------------------------------------------------------------------
 
@@ -195,12 +245,18 @@ class JvmDialect(Dialect):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
         refusals = self._public_in_files(relocation)
+        if any(is_kotlin(unit) for unit in contents):
+            refusals += refuse_in_kotlin(self, relocation, renaming, contents)
         return refusals + _Visibility(self, relocation, renaming, contents).refusals()
 
     def _public_in_files(self, relocation: Relocation) -> list[Refusal]:
         out = []
         for symbol, target in relocation.definitions.items():
             definition = self.definition_of(symbol)
+            if is_kotlin(symbol.unit) != is_kotlin(target.unit):
+                out.append(Refusal(symbol.unit, 0, f"{target.unit} is written in another language"))
+            if is_kotlin(target.unit):
+                continue
             stem = target.unit.rpartition("/")[2].removesuffix(".java")
             if definition is not None and not definition.hidden and stem != target.name:
                 out.append(
@@ -267,7 +323,12 @@ class _Visibility:
         return found
 
     def across(
-        self, unit: str, content: Content, reader: ContentReader, symbol: Symbol, definition: Definition
+        self,
+        unit: str,
+        content: Content,
+        reader: ContentReader | KotlinReader,
+        symbol: Symbol,
+        definition: Definition,
     ) -> list[Refusal]:
         mentioned = any(use.kind == "code" and use.head == symbol.name for use in content.uses)
         if definition.hidden and mentioned:
@@ -286,8 +347,8 @@ class _Visibility:
         return [self.refuse(unit, content, at, why)]
 
     def inner_uses(
-        self, unit: str, content: Content, reader: ContentReader, symbol: Symbol, definition: Definition,
-        mentioned: bool,
+        self, unit: str, content: Content, reader: ContentReader | KotlinReader, symbol: Symbol,
+        definition: Definition, mentioned: bool,
     ) -> dict[str, int]:  # fmt: skip
         used: dict[str, int] = {}
         extends = self.extends(unit, symbol)
@@ -376,6 +437,48 @@ def _key(path: str, space: str) -> str:
     return ("1" if space == "static" else "0") + path
 
 
-def _import_line(new: AddedImport) -> str:
+def _import_line(new: AddedImport, stop: str) -> str:
     word = "import static " if new.space == "static" else "import "
-    return f"{word}{new.path}{'.*' if new.alias == '*' else ''};"
+    alias = f" as {new.alias}" if new.alias not in ("", "*") else ""
+    return f"{word}{new.path}{'.*' if new.alias == '*' else alias}{stop}"
+
+
+def is_kotlin(unit: str) -> bool:
+    return unit.endswith(".kt")
+
+
+def keep_to_file(content: Content, facts: Facts) -> None:
+    """Take what only its own file sees out of the uses; it is renamed where it stands."""
+    own = {d.name for d in facts.definitions if d.of_file}
+    if not own:
+        return
+    spans: dict[str, list[tuple[int, int]]] = {}
+    uses = []
+    for use in content.uses:
+        if use.kind != "string" and not use.rooted and use.head in own:
+            spans.setdefault(use.head, []).append((use.start, use.end))
+        else:
+            uses.append(use)
+    content.uses = uses
+    content.held = [
+        replace(held, also=tuple(s for s in spans.get(held.name, ()) if s[1] > s[0])) if held.name in own
+        else held for held in content.held
+    ]  # fmt: skip
+
+
+def drop_inside(content: Content) -> None:
+    """Drop uses that stand inside of a qualified one."""
+    rooted = sorted((u.start, u.end) for u in content.uses if u.rooted and u.kind == "code")
+    longest: list[tuple[int, int]] = []
+    for start, end in rooted:
+        if longest and start == longest[-1][0]:
+            longest[-1] = (start, max(end, longest[-1][1]))
+        else:
+            longest.append((start, end))
+    starts = dict(longest)
+    spans = list(starts.items())
+    content.uses = [
+        use for use in content.uses
+        if (use.rooted and starts.get(use.start, use.end) == use.end)
+        or (not use.rooted and not any(s <= use.start and use.end <= e and e > s for s, e in spans))
+    ]  # fmt: skip

@@ -30,11 +30,18 @@ class JvmLanguage(NamedLanguage):
 
     name = "jvm"
     title = "Java"
-    suffixes = (".java",)
+    suffixes = (".java", ".kt")
     manifests = MANIFESTS
     words = KEYWORDS
 
+    def name_of(self, path: str) -> str:
+        return "kotlin" if path.endswith(".kt") else "java"
+
     def read_facts(self, source: bytes, path: str) -> Facts:
+        if path.endswith(".kt"):
+            from yandrel.languages.jvm import kotlin_facts
+
+            return kotlin_facts.read_facts(source)
         return read_facts(source, path)
 
     def find_project(

@@ -1,10 +1,13 @@
-"""What tells a unit's role in Java servers: annotations, bases, names, packages."""
+"""What tells a unit's role in Java and Kotlin servers: annotations, bases, names, packages."""
 
 from yandrel.model.evidence import Hint
 
 
 def _hints(role: str, kind: str, weight: int, patterns: str) -> tuple[Hint, ...]:
-    return tuple(Hint(role, kind, pattern, weight) for pattern in patterns.split())
+    """Return one hint for each pattern; what a Java file is called, a Kotlin file is called too."""
+    found = patterns.split()
+    found += [p.removesuffix(".java") + ".kt" for p in found if p.endswith(".java")]
+    return tuple(Hint(role, kind, pattern, weight) for pattern in found)
 
 
 HINTS: tuple[Hint, ...] = (

@@ -1,6 +1,8 @@
 """What Java's names mean, across the units of an application."""
 
-from yandrel.languages.named.table import join_name, parent_of
+from collections.abc import Iterator
+
+from yandrel.languages.named.table import join_name, last_of, parent_of
 from yandrel.languages.named.view import NamedView
 from yandrel.model.facts import Facts, Import, ImportedName, Mention
 from yandrel.model.graph import State, Symbol
@@ -11,8 +13,48 @@ STANDARD = ("java.", "javax.", "jdk.", "sun.", "com.sun.", "org.w3c.dom", "org.x
 class JvmView(NamedView):
     """See `yandrel.languages.protocol.View`."""
 
+    _extensions: set[str] | None = None
+    _extension_names: set[str]
+
     def fold(self, name: str, space: str) -> str:
         return name
+
+    def is_extension(self, name: str) -> bool:
+        """Whether a qualified name is that of a function or property that extends a type."""
+        if self._extensions is None:
+            self._extensions = {
+                join_name(d.namespace, d.name)
+                for facts in self.units.facts.values()
+                for d in facts.definitions
+                if d.owner
+            }
+            self._extension_names = {last_of(known) for known in self._extensions}
+        known = self.table.has(name, "type")
+        return name in self._extensions if known else last_of(name) in self._extension_names
+
+    def names_of_files(self) -> Iterator[tuple[str, str]]:
+        """The functions of a Kotlin file are a class to Java."""
+        for unit, facts in self.units.facts.items():
+            for bound in facts.bound:
+                from yandrel.languages.jvm.kotlin_tree import facade_name
+
+                yield join_name(facts.namespaces[0], facade_name(bound, unit)), unit
+
+    def also_meant(self, symbol: Symbol) -> list[Symbol]:
+        """Functions of one name are told apart by what they are given, and so stand together."""
+        if not symbol.unit.endswith(".kt"):
+            return []
+        found = self.qualified_of(symbol.unit, symbol.name)
+        places = self.table.all_of(*found) if found is not None else []
+        return [other for other in places if other != symbol] if len(places) > 1 else []
+
+    def may_be_parted(self, symbol: Symbol, others: list[Symbol]) -> bool:
+        """Functions and properties of one name: uses choose among all that are imported."""
+        facts = self.units.facts[symbol.unit]
+        found = [d for d in facts.definitions if d.name == symbol.name]
+        return all(
+            d.kind in ("function", "constant") and not {"expect", "actual"} & set(d.marks) for d in found
+        )
 
     def find_type(self, name: str) -> Symbol | None:
         """Return the top-level type that a qualified name begins with."""
@@ -27,11 +69,14 @@ class JvmView(NamedView):
         head, dot, _ = mention.name.partition(".")
         if any(d.name == head for d in facts.definitions):
             return None
+        name = join_name(facts.namespaces[0] if facts.namespaces else "", head)
+        if mention.space == "member":
+            return self.find_extension(facts, name, head)
         for item in facts.imports:
             for imported in item.names:
-                if imported.name == head and item.space == "type":
+                if imported.bound == head and item.space == "type":
                     return self.find_type(join_name(item.module, imported.name))
-        own = self.table.find(join_name(facts.namespaces[0] if facts.namespaces else "", head), "type")
+        own = self.table.find(name, "type")
         if own is not None:
             return own
         for item in facts.imports:
@@ -40,6 +85,15 @@ class JvmView(NamedView):
                 if found is not None:
                     return found
         return self.find_type(mention.name) if dot and head[:1].islower() else None
+
+    def find_extension(self, facts: Facts, own: str, head: str) -> Symbol | None:
+        """Return the extension that a name after a value leads to without being imported by name."""
+        opened = [join_name(i.module, head) for i in facts.imports if i.names[0].name == "*"]
+        for name in (own, *opened):
+            found = self.table.find(name, "type")
+            if found is not None and self.is_extension(name):
+                return found
+        return None
 
     def find_import(self, unit: str, item: Import, name: ImportedName) -> tuple[State, Symbol] | None:
         path = item.module if name.name == "*" else join_name(item.module, name.name)

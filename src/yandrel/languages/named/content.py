@@ -49,7 +49,7 @@ class Clause:
 
 @dataclass(frozen=True, slots=True)
 class Use:
-    """One place that names something; `kind` is "code", "doc" or "string"."""
+    """One place that names something; `kind` is "code", "doc", "string", or "member" after a value."""
 
     start: int
     end: int
@@ -95,6 +95,7 @@ class Content:
     """All that a move must know of one file."""
 
     source: bytes
+    unit: str = ""
     blocks: list[Block] = field(default_factory=list)
     statements: list[Statement] = field(default_factory=list)
     clauses: list[Clause] = field(default_factory=list)

@@ -100,7 +100,7 @@ class Dialect(ABC):
         self.view = view
 
     @abstractmethod
-    def read(self, source: bytes) -> Content:
+    def read(self, source: bytes, unit: str) -> Content:
         """Read a file in depth."""
 
     @abstractmethod
@@ -170,6 +170,10 @@ class Dialect(ABC):
         if not block.name and not any(self.follows_file(held, unit) for held in content.held):
             return ""
         return expected
+
+    def names_of_file(self, unit: str, new: str, namespace: str) -> list[tuple[str, str]]:
+        """Return the qualified names, old and new, that a moved file has beside what it declares."""
+        return []
 
     def follows_file(self, held: Held, unit: str) -> bool:
         """Whether a definition must be named like its file."""

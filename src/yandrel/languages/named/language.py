@@ -57,7 +57,7 @@ class NamedLanguage(ABC):
     def loose_ends(self, view: NamedView, unit: str, source: bytes) -> list[str]:
         from yandrel.languages.named.words import find_loose_ends
 
-        return find_loose_ends(self.open_dialect(view), source)
+        return find_loose_ends(self.open_dialect(view), unit, source)
 
     def rewrite_manifests(
         self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]

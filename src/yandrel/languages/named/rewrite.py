@@ -84,7 +84,7 @@ def rewrite(
     touched |= {s.unit for s in relocation.definitions.values()}
     for unit, source in sources.items():
         if unit in facts:
-            contents[unit] = dialect.read(source)
+            contents[unit] = dialect.read(source, unit)
             if facts[unit].problems and unit in touched:
                 why = "the file cannot be read whole"
                 result.refusals.append(Refusal(unit, facts[unit].problems[0].line, why, "mend it first"))
@@ -112,9 +112,11 @@ def find_arrivals(context: Context) -> dict[str, list[Arrival]]:
         if target.unit == relocation.unit(symbol.unit):
             continue
         content = context.contents[symbol.unit]
-        held = next(h for h in content.held if h.name == symbol.name)
-        scope = old_scope(context.dialect, content, held.block)
-        found.setdefault(target.unit, []).append(Arrival(symbol.unit, content, held, target.name, scope))
+        for held in content.held:
+            if held.name == symbol.name:
+                scope = old_scope(context.dialect, content, held.block)
+                arrival = Arrival(symbol.unit, content, held, target.name, scope)
+                found.setdefault(target.unit, []).append(arrival)
     for pieces in found.values():
         pieces.sort(key=lambda piece: (piece.origin, piece.held.start))
     return found
@@ -292,6 +294,7 @@ class FileRewriter:
         for piece in pieces:
             draft.take_along(piece)
         texts = spell_all(self.context, draft, wanted, self.unit)
+        bring_parted(self.context, draft, wanted)
         self.edits += [Edit(w.use.start, w.use.end, text.encode()) for w, text in texts if w.arrival is None]
         self.edits += self.dialect.edit_imports(content, number, draft.kept, draft.added, namespace)
         if pieces:
@@ -401,7 +404,9 @@ def wants(
                 out.append(Wanted(use, "", written, arrival))
             continue
         known = context.before.has(meant, use.space)
-        if use.kind != "code" and not known:
+        if use.kind in ("doc", "string") and not known:
+            continue
+        if use.kind == "member" and not known and ("type", use.head) not in scope.bound:
             continue
         if use.space != "type" and not known:
             continue
@@ -451,6 +456,19 @@ def spell_all(
     return out
 
 
+def bring_parted(context: Context, draft: BlockDraft, wanted: list[Wanted]) -> None:
+    """Import a name of which one definition goes and another stays from both places."""
+    fold = context.renaming.table.fold
+    for item in wanted:
+        new = context.renaming.parted.get((item.use.space, fold(item.target, item.use.space)))
+        if new is not None and parent_of(new) != draft.namespace and item.use.kind in ("code", "member"):
+            added = AddedImport(new, item.use.space)
+            kept = any(k.path == new and not k.dropped for k in draft.kept)
+            if added not in draft.added and not kept:
+                draft.added.append(added)
+    draft.refresh()
+
+
 def refuse_capture(context: Context, item: Wanted, meant: str, unit: str) -> None:
     origin = item.arrival.content if item.arrival is not None else context.contents[unit]
     place = item.arrival.origin if item.arrival is not None else unit
@@ -470,7 +488,8 @@ def piece_text(piece: Arrival, texts: list[tuple[Wanted, str]], context: Context
     ]
     if piece.name != held.name:
         for start, end in ((held.name_start, held.name_end), *held.also):
-            edits.append(Edit(start - held.start, end - held.start, piece.name.encode()))
+            if held.start <= start < held.end:
+                edits.append(Edit(start - held.start, end - held.start, piece.name.encode()))
     for edit in context.dialect.edit_paths(piece.origin, new, piece.content, context.relocation):
         if held.start <= edit.start < held.end:
             edits.append(Edit(edit.start - held.start, edit.end - held.start, edit.text))
@@ -489,6 +508,7 @@ def create_file(context: Context, target: str, pieces: list[Arrival]) -> None:
     for piece in pieces:
         draft.take_along(piece)
     texts = spell_all(context, draft, wanted, first.origin)
+    bring_parted(context, draft, wanted)
     bodies = [piece_text(piece, texts, context, target) for piece in pieces]
     text = context.dialect.new_file(first.content, namespace, draft.added, bodies)
     context.result.created[target] = text.encode()

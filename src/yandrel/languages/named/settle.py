@@ -6,7 +6,7 @@ from dataclasses import replace
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
 from yandrel.languages.named.roots import namespace_at
-from yandrel.languages.named.table import Renaming, join_name
+from yandrel.languages.named.table import Renaming, join_name, last_of
 from yandrel.languages.named.view import NamedView
 from yandrel.model.changes import Refusal, Relocation, Rewrite
 from yandrel.model.graph import Symbol
@@ -24,7 +24,7 @@ def settle_relocation(
         if content is None or symbol.unit in units:
             continue
         held = next((h for h in content.held if h.name == symbol.name), None)
-        alone = held is not None and len(content.held) == 1 and not content.acts
+        alone = held is not None and {h.name for h in content.held} == {held.name} and not content.acts
         if held is None or not alone:
             continue
         if target.unit != symbol.unit and target.unit not in facts:
@@ -109,6 +109,8 @@ class NameMap:
 
     def place_unit(self, old: str) -> None:
         new = self.relocation.unit(old)
+        for before, after in self.dialect.names_of_file(old, new, self.namespaces[old, 0]):
+            self.renaming.put(before, after, "type")
         for held in self.contents[old].held:
             symbol = Symbol(old, held.name)
             target = self.relocation.definitions.get(symbol, Symbol(new, held.name))
@@ -137,12 +139,15 @@ class NameMap:
         self.put(symbol, before, join_name(namespace, target.name), held.space)
 
     def put(self, symbol: Symbol, before: str, after: str, space: str) -> None:
-        if before == after:
+        if before == after or symbol not in self.view.table.all_of(before, space):
             return
         others = [s for s in self.view.table.all_of(before, space) if s.unit != symbol.unit]
         staying = [
             s for s in others if s.unit not in self.relocation.units and s not in self.relocation.definitions
         ]
+        if staying and last_of(before) == last_of(after) and self.view.may_be_parted(symbol, staying):
+            self.renaming.part(before, after, space)
+            return
         if staying and self.view.importers_of(symbol.unit):
             self.refuse(symbol.unit, 0, f"{self.view.spell(before)} is defined in {staying[0].unit} as well")
         self.renaming.put(before, after, space)

@@ -6,11 +6,6 @@ from yandrel.model.facts import Definition, Facts
 from yandrel.model.graph import Symbol
 
 Fold = Callable[[str, str], str]
-SPACES = {"function": "function", "constant": "constant"}
-
-
-def space_of(definition: Definition) -> str:
-    return SPACES.get(definition.kind, "type")
 
 
 def join_name(namespace: str, name: str) -> str:
@@ -28,23 +23,30 @@ def last_of(name: str) -> str:
 class SymbolTable:
     """Definitions by qualified name, in each space of names."""
 
-    def __init__(self, fold: Fold) -> None:
+    def __init__(self, fold: Fold, spaces: Mapping[str, str]) -> None:
         self.fold = fold
+        self.spaces = spaces
         self.places: dict[tuple[str, str], list[Symbol]] = {}
         self.spelled: dict[tuple[str, str], str] = {}
         self.namespaces: set[str] = set()
 
     @classmethod
-    def of_units(cls, facts: Mapping[str, Facts], fold: Fold) -> "SymbolTable":
-        table = cls(fold)
-        for unit in facts:
+    def of_units(cls, facts: Mapping[str, Facts], fold: Fold, spaces: Mapping[str, str]) -> "SymbolTable":
+        """Return the table of some units; `spaces` tells the spaces of kinds that are not types."""
+        table = cls(fold, spaces)
+        for unit in sorted(facts):
             found = facts[unit]
             for definition in found.definitions:
+                if definition.of_file:
+                    continue
                 name = join_name(definition.namespace, definition.name)
-                table.add(name, space_of(definition), Symbol(unit, definition.name))
+                table.add(name, table.space_of(definition), Symbol(unit, definition.name))
             for namespace in found.namespaces:
                 table.add_namespace(namespace)
         return table
+
+    def space_of(self, definition: Definition) -> str:
+        return self.spaces.get(definition.kind, "type")
 
     def add(self, name: str, space: str, symbol: Symbol) -> None:
         key = (space, self.fold(name, space))
@@ -81,6 +83,12 @@ class Renaming:
         self.moved: dict[tuple[str, str], str] = {}
         self.arrived: dict[tuple[str, str], str] = {}
         self.namespaces: dict[str, str] = {}
+        self.parted: dict[tuple[str, str], str] = {}
+
+    def part(self, old: str, new: str, space: str) -> None:
+        """Note that one of several definitions of a name goes, so that the name is at both places."""
+        self.parted[space, self.table.fold(old, space)] = new
+        self.arrived[space, self.table.fold(new, space)] = new
 
     def put(self, old: str, new: str, space: str) -> None:
         fold = self.table.fold

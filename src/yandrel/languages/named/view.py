@@ -1,11 +1,11 @@
 """One graph out of units that declare namespaces: imports and mentions, resolved by qualified names."""
 
 from abc import abstractmethod
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
 from yandrel.languages.graph import KeptGraph
 from yandrel.languages.named.roots import namespace_at
-from yandrel.languages.named.table import SymbolTable, join_name, space_of
+from yandrel.languages.named.table import SymbolTable, join_name
 from yandrel.model.facts import Facts, Import, ImportedName, Mention, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
@@ -15,6 +15,8 @@ class NamedView(KeptGraph):
     """Names and edges of the units of one language, computed when asked for."""
 
     separator = "."
+    spaces: Mapping[str, str] = {}
+    """The spaces of names of the kinds of definition that are not looked up as types are."""
 
     def __init__(self, units: Units, project: Project) -> None:
         super().__init__(units)
@@ -45,14 +47,16 @@ class NamedView(KeptGraph):
     @property
     def table(self) -> SymbolTable:
         if self._table is None:
-            self._table = SymbolTable.of_units(self.units.facts, self.fold)
+            self._table = SymbolTable.of_units(self.units.facts, self.fold, self.spaces)
+            for name, unit in self.names_of_files():
+                self._table.add(name, "type", Symbol(unit))
         return self._table
 
     def qualified_of(self, unit: str, name: str) -> tuple[str, str] | None:
         """Return the qualified name, with dots, and the space of a definition."""
         for definition in self.units.facts[unit].definitions:
             if definition.name == name:
-                return join_name(definition.namespace, name), space_of(definition)
+                return join_name(definition.namespace, name), self.table.space_of(definition)
         return None
 
     def expected_namespace(self, path: str) -> str | None:
@@ -68,6 +72,18 @@ class NamedView(KeptGraph):
                     self._own_heads.add(self.fold(".".join(namespace.split(".")[:2]), "type"))
         folded = self.fold(name, "type").split(".")
         return ".".join(folded[:2]) in self._own_heads or folded[0] in self._own_heads
+
+    def names_of_files(self) -> Iterator[tuple[str, str]]:
+        """Yield the qualified names of types that files are, beside what they declare, with the files."""
+        yield from ()
+
+    def also_meant(self, symbol: Symbol) -> list[Symbol]:
+        """Return the other definitions that a name means which means a definition."""
+        return []
+
+    def may_be_parted(self, symbol: Symbol, others: list[Symbol]) -> bool:
+        """Whether definitions of one name may stand apart, since uses choose among all that they see."""
+        return False
 
     # -- edges -------------------------------------------------------------------------------
 
@@ -89,15 +105,22 @@ class NamedView(KeptGraph):
                     item.line, spelled, int(state), symbol.unit, symbol.name, symbol.unit, symbol.name,
                     item.when, False,
                 )  # fmt: skip
+                for other in self.also_meant(symbol) if symbol.name else ():
+                    imported.add(other)
+                    yield self._implied(item.line, spelled, other)
         for mention in facts.mentions:
             meant = self.find_mention(unit, facts, mention)
-            if meant is None or meant.unit == unit or meant in imported:
+            if meant is None:
                 continue
-            imported.add(meant)
-            yield Edge(
-                mention.line, self.spell(mention.name.lstrip(".")), int(State.FOUND), meant.unit, meant.name,
-                meant.unit, meant.name, When.CALL, False,
-            )  # fmt: skip
+            for place in (meant, *self.also_meant(meant)):
+                if place.unit != unit and place not in imported:
+                    imported.add(place)
+                    yield self._implied(mention.line, self.spell(mention.name.lstrip(".")), place)
+
+    def _implied(self, line: int, spelled: str, found: Symbol) -> Edge:
+        return Edge(
+            line, spelled, int(State.FOUND), found.unit, found.name, found.unit, found.name, When.CALL, False
+        )
 
     def spell(self, name: str) -> str:
         return name.replace(".", self.separator)

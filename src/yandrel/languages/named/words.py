@@ -33,9 +33,9 @@ class InTable(Known):
         return self.table.has(name, space)
 
 
-def find_loose_ends(dialect: Dialect, source: bytes) -> list[str]:
+def find_loose_ends(dialect: Dialect, unit: str, source: bytes) -> list[str]:
     """Return the qualified names of types in a file's code that are not defined here."""
-    content = dialect.read(source)
+    content = dialect.read(source, unit)
     table = dialect.view.table
     known = InTable(table)
     scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]

@@ -30,7 +30,7 @@ class PhpDialect(Dialect):
     suffixes = (".php",)
     view: PhpView
 
-    def read(self, source: bytes) -> Content:
+    def read(self, source: bytes, unit: str) -> Content:
         return read_content(source)
 
     def scope_of(self, namespace: str, imports: Iterable[tuple[str, str, str]]) -> Scope:

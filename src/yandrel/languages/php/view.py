@@ -12,6 +12,7 @@ class PhpView(NamedView):
     """See `yandrel.languages.protocol.View`."""
 
     separator = "\\"
+    spaces = {"function": "function", "constant": "constant"}
 
     def fold(self, name: str, space: str) -> str:
         if space != "constant":

@@ -1,0 +1,5 @@
+package coop.waxmoor.repositories
+
+import coop.waxmoor.models.Hive
+
+class HiveRepository : BaseRepository<Hive>()

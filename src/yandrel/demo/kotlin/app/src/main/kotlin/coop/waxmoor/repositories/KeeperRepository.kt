@@ -1,0 +1,5 @@
+package coop.waxmoor.repositories
+
+import coop.waxmoor.models.Keeper
+
+class KeeperRepository : BaseRepository<Keeper>()

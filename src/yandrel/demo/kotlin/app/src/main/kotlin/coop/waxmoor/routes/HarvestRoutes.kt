@@ -1,0 +1,11 @@
+package coop.waxmoor.routes
+
+import coop.waxmoor.controllers.HarvestController
+import coop.waxmoor.repositories.HarvestRepository
+import coop.waxmoor.services.HarvestService
+import coop.waxmoor.shared.Routes
+
+fun harvestRoutes(): Routes {
+    val controller = HarvestController(HarvestService(HarvestRepository()))
+    return mapOf("/record" to controller::record, "/harvests/total" to controller::total)
+}

@@ -1,0 +1,13 @@
+package coop.waxmoor.routes
+
+import coop.waxmoor.controllers.InspectionController
+import coop.waxmoor.repositories.HiveRepository
+import coop.waxmoor.repositories.InspectionRepository
+import coop.waxmoor.services.HiveService
+import coop.waxmoor.services.InspectionService
+import coop.waxmoor.shared.Routes
+
+fun inspectionRoutes(hives: HiveRepository): Routes {
+    val controller = InspectionController(InspectionService(InspectionRepository()), HiveService(hives))
+    return mapOf("/note" to controller::note)
+}

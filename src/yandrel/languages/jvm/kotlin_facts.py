@@ -1,0 +1,147 @@
+"""Surface facts of Kotlin: the package, imports, types, functions and properties, names without an import."""
+
+from collections.abc import Iterator
+
+import tree_sitter
+from tree_sitter import Node
+
+from yandrel.languages.jvm.grammar import dotted_text, text_of
+from yandrel.languages.jvm.kotlin_tree import (
+    COMMENTS,
+    DECLARATIONS,
+    TOLD,
+    annotations_of,
+    child_of,
+    facade_of,
+    kind_of,
+    mention_query,
+    modifier_words,
+    names_of,
+    parse,
+    read_import,
+    receiver_of,
+)
+from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
+
+
+class _Reader:
+    def __init__(self, source: bytes) -> None:
+        self.source = source
+        self.root = parse(source).root_node
+        self.package = ""
+        self.imports: list[Import] = []
+        self.definitions: list[Definition] = []
+        self.comment: Node | None = None
+
+    def read(self) -> Facts:
+        for node in self.root.named_children:
+            if node.type in COMMENTS:
+                self.comment = node
+                continue
+            if node.type == "package_header":
+                self.package = dotted_text(node.named_children[0])
+            elif node.type == "import":
+                self.read_import(node)
+            elif node.type in DECLARATIONS:
+                self.read_declaration(node)
+            self.comment = None
+        declares = any(d.kind in ("function", "constant") for d in self.definitions)
+        facade = facade_of(self.root, declares)
+        return Facts(
+            "kotlin",
+            self.root.end_point[0] + 1 if self.source.strip() else 0,
+            tuple(self.imports),
+            tuple(self.definitions),
+            bound=(facade,) if facade else (),
+            problems=find_problems(self.root),
+            namespaces=(self.package,),
+            mentions=tuple(self.mentions()),
+            secrets=find_secrets(self.source),
+        )
+
+    def read_import(self, node: Node) -> None:
+        path, alias, wild, _ = read_import(node)
+        module, _, last = (path, "", "*") if wild else path.rpartition(".")
+        self.imports.append(
+            Import(
+                module, (ImportedName(last, alias, node.start_byte, node.end_byte),), False, node.start_byte,
+                node.end_byte, node.start_point[0] + 1, When.CALL, False, False,
+            )
+        )  # fmt: skip
+
+    def read_declaration(self, node: Node) -> None:
+        bases: list[str] = []
+        members: list[str] = []
+        marks = annotations_of(node)
+        told = modifier_words(node)
+        for child in node.named_children:
+            if child.type == "delegation_specifiers":
+                bases += _bases_in(child)
+            elif child.type in ("class_body", "enum_class_body"):
+                self.read_members(child, members, marks)
+            elif child.type == "primary_constructor":
+                held = child_of(child, "class_parameters")
+                members += [text_of(child_of(p, "identifier")) for p in (held.named_children if held else ())]
+        comment = self.comment
+        start = comment if comment is not None and text_of(comment).startswith("/**") else node
+        for name in names_of(node):
+            self.definitions.append(
+                Definition(
+                    text_of(name), kind_of(node), start.start_byte, node.end_byte, node.start_point[0] + 1,
+                    node.end_point[0] + 1, tuple(bases), (*marks, *sorted(told & TOLD)), tuple(members),
+                    owner=receiver_of(node), namespace=self.package,
+                )
+            )  # fmt: skip
+
+    def read_members(self, body: Node, members: list[str], marks: list[str]) -> None:
+        for member in body.named_children:
+            if member.type == "function_declaration":
+                members.append(text_of(member.child_by_field_name("name")) + "()")
+                marks += annotations_of(member)
+            elif member.type == "property_declaration":
+                members += [text_of(name) for name in names_of(member)]
+            elif member.type == "companion_object":
+                inner = child_of(member, "class_body")
+                if inner is not None:
+                    self.read_members(inner, members, marks)
+
+    def mentions(self) -> Iterator[Mention]:
+        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        own = {node.text for node in captured.get("own", ())}
+        own |= {name.encode() for d in self.definitions for name in (d.name,)}
+        skip = {node.start_byte for node in captured.get("skip", ())}
+        member = {node.start_byte for node in captured.get("member", ())}
+        first: dict[tuple[str, bytes], Node] = {}
+        for node in sorted(captured.get("name", ()), key=_place):
+            text = node.text or b""
+            at = node.start_byte
+            if at in skip or text in own:
+                continue
+            first.setdefault(("member" if at in member else "type", text), node)
+        for capture in ("qualified", "chain"):
+            for node in sorted(captured.get(capture, ()), key=_place):
+                text = b"".join((node.text or b"").split())
+                if text[:1].islower() and text.replace(b".", b"").replace(b"_", b"").isalnum():
+                    first.setdefault(("type", text), node)
+        for (space, text), node in sorted(first.items(), key=lambda item: item[1].start_byte):
+            name = text.decode("utf-8", "replace").strip("`")
+            yield Mention(name, node.start_point[0] + 1, space)
+
+
+def _place(node: Node) -> int:
+    return node.start_byte
+
+
+def _bases_in(node: Node) -> list[str]:
+    if node.type == "user_type":
+        names = [text_of(c) for c in node.named_children if c.type == "identifier"]
+        return [".".join(names)]
+    if node.type in ("value_arguments", "type_arguments", "annotation"):
+        return []
+    return [name for child in node.named_children for name in _bases_in(child)]
+
+
+def read_facts(source: bytes) -> Facts:
+    """Return the surface facts of one Kotlin file."""
+    return _Reader(source).read()

@@ -1,0 +1,96 @@
+"""What Kotlin does not let go: what a file keeps to itself, sealed families, what Java calls by file."""
+
+from collections.abc import Mapping
+
+from yandrel.languages.jvm.kotlin_tree import facade_name
+from yandrel.languages.named.assemblies import find_definition, refuse_crossings
+from yandrel.languages.named.content import Content
+from yandrel.languages.named.dialect import Dialect
+from yandrel.languages.named.table import Renaming, join_name, parent_of
+from yandrel.model.changes import Refusal, Relocation
+from yandrel.model.graph import Symbol
+
+
+def refuse_in_kotlin(
+    dialect: Dialect, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+) -> list[Refusal]:
+    """Return what a relocation would take from Kotlin files though it must stay."""
+    return [
+        *_private_across(dialect, relocation, contents),
+        *_sealed_across(dialect, renaming, contents),
+        *_called_by_file(dialect, relocation, contents),
+        *refuse_crossings(dialect, relocation, renaming, contents, _module_of),
+    ]
+
+
+def _module_of(unit: str) -> str:
+    return unit.partition("src/")[0] if "src/" in unit else ""
+
+
+def _private_across(
+    dialect: Dialect, relocation: Relocation, contents: Mapping[str, Content]
+) -> list[Refusal]:
+    out = []
+    for unit in {symbol.unit for symbol in relocation.definitions}:
+        content = contents.get(unit)
+        if content is None or not unit.endswith(".kt"):
+            continue
+        private = {d.name for d in dialect.view.units.facts[unit].definitions if d.of_file}
+        for held in content.held:
+            if held.name not in private:
+                continue
+            home = _target(relocation, Symbol(unit, held.name))
+            for start, _ in held.also:
+                user = next((h.name for h in content.held if h.start <= start < h.end), "")
+                if _target(relocation, Symbol(unit, user)) != home:
+                    why = f"{user or 'the file'} uses {held.name}, which only its file sees"
+                    out.append(Refusal(unit, content.line_of(start), why, "move both, or make it visible"))
+                    break
+    return out
+
+
+def _target(relocation: Relocation, symbol: Symbol) -> str:
+    target = relocation.definitions.get(symbol)
+    return target.unit if target is not None else relocation.unit(symbol.unit)
+
+
+def _sealed_across(dialect: Dialect, renaming: Renaming, contents: Mapping[str, Content]) -> list[Refusal]:
+    """A sealed type and what extends it live in one package."""
+    facts = dialect.view.units.facts
+    out = []
+    for unit in contents:
+        for definition in facts[unit].definitions:
+            name = join_name(definition.namespace, definition.name)
+            for base in definition.bases:
+                parent = join_name(definition.namespace, base)
+                place = renaming.table.find(parent, "type")
+                sealed = find_definition(dialect, place) if place is not None else None
+                if sealed is None or "sealed" not in sealed.marks:
+                    continue
+                if parent_of(renaming.place(name, "type")) != parent_of(renaming.place(parent, "type")):
+                    why = f"{definition.name} extends {base}, which is sealed to its package"
+                    out.append(Refusal(unit, definition.line, why, "move the whole family"))
+    return out
+
+
+def _called_by_file(
+    dialect: Dialect, relocation: Relocation, contents: Mapping[str, Content]
+) -> list[Refusal]:
+    """Functions that Java calls through the class of their file."""
+    out = []
+    for symbol, target in relocation.definitions.items():
+        facts = dialect.view.units.facts.get(symbol.unit)
+        definition = find_definition(dialect, symbol)
+        if facts is None or definition is None or definition.kind not in ("function", "constant"):
+            continue
+        if target.unit == relocation.unit(symbol.unit) and target.name == symbol.name:
+            continue
+        for unit, content in contents.items():
+            for facade in (facade_name(bound, symbol.unit) for bound in facts.bound):
+                use = next((u for u in content.uses if facade in u.parts), None)
+                named = any(facade in clause.path.split(".") for clause in content.clauses)
+                if unit.endswith(".java") and (use or named) and symbol.name.encode() in content.source:
+                    at = use.start if use is not None else 0
+                    why = f"Java finds {symbol.name} in {facade}"
+                    out.append(Refusal(unit, content.line_of(at), why, "call it another way first"))
+    return out

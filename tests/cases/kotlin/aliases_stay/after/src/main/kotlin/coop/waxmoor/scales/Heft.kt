@@ -1,0 +1,3 @@
+package coop.waxmoor.scales
+
+fun weigh(grams: Int) = grams / 1000.0

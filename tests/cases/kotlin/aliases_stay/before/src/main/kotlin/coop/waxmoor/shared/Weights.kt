@@ -1,0 +1,3 @@
+package coop.waxmoor.shared
+
+fun weigh(grams: Int) = grams / 1000.0

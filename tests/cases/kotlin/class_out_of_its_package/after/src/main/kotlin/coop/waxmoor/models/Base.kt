@@ -1,0 +1,3 @@
+package coop.waxmoor.models
+
+abstract class Base

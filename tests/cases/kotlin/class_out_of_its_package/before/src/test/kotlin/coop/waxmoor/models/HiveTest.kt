@@ -1,0 +1,5 @@
+package coop.waxmoor.models
+
+class HiveTest {
+    val hive = Hive(Frame())
+}

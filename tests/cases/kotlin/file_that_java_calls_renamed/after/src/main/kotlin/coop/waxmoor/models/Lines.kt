@@ -1,0 +1,3 @@
+package coop.waxmoor.models
+
+fun rows(): Int = 1

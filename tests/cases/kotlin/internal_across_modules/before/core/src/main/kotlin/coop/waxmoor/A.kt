@@ -1,0 +1,3 @@
+package coop.waxmoor
+
+internal val ledger = Ledger()

@@ -1,0 +1,3 @@
+package coop.waxmoor
+
+val page = 1

@@ -1,0 +1,3 @@
+package coop.waxmoor.domain.models.models
+
+class Hive

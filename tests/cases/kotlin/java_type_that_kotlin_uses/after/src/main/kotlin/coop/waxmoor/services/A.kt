@@ -1,0 +1,5 @@
+package coop.waxmoor.services
+
+import coop.waxmoor.hives.Hive
+
+val hive = Hive()

@@ -1,0 +1,5 @@
+package coop.waxmoor.services
+
+import coop.waxmoor.models.Hive
+
+val hive = Hive()

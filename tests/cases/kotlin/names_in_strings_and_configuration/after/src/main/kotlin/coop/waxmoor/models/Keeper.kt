@@ -1,0 +1,5 @@
+package coop.waxmoor.models
+
+import coop.waxmoor.hives.Colony
+
+class Keeper(val hive: Colony)

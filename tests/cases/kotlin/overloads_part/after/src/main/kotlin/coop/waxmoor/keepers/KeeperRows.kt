@@ -1,0 +1,5 @@
+package coop.waxmoor.keepers
+
+import coop.waxmoor.models.Keeper
+
+fun Keeper.row() = "keeper"

@@ -1,0 +1,5 @@
+package coop.waxmoor.models
+
+class Hive
+
+class Keeper

@@ -1,0 +1,3 @@
+package coop.waxmoor.models
+
+fun Hive.row() = "hive"

@@ -1,0 +1,3 @@
+package coop.waxmoor.models
+
+fun Keeper.row() = "keeper"

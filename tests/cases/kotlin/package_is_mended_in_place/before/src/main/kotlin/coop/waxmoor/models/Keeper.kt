@@ -1,0 +1,5 @@
+package coop.waxmoor.models
+
+import coop.waxmoor.entities.Hive
+
+class Keeper(val hive: Hive)

@@ -1,0 +1,3 @@
+package coop.waxmoor.models
+
+sealed class Yield

@@ -1,0 +1,11 @@
+package coop.waxmoor.services
+
+import coop.waxmoor.models.Hive
+import coop.waxmoor.hives.isFull
+import coop.waxmoor.hives.label
+
+class A(private val hive: Hive) {
+    fun label() = hive.label
+    fun isFull() = hive.isFull()
+    fun most(MOST: Int) = MOST
+}

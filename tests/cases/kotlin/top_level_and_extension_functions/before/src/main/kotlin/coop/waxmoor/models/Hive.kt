@@ -1,0 +1,3 @@
+package coop.waxmoor.models
+
+data class Hive(val frames: Int)
