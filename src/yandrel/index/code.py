@@ -24,7 +24,15 @@ from yandrel.index.memory import (
 from yandrel.index.parse import facts_of_bytes, parse_files
 from yandrel.index.store import FactStore, Row
 from yandrel.languages.protocol import Language, View
-from yandrel.languages.registry import BY_SUFFIX, MANIFESTS, VERSIONS, language_of, load_language
+from yandrel.languages.registry import (
+    BY_ENDING,
+    BY_SUFFIX,
+    MANIFESTS,
+    VERSIONS,
+    is_manifest,
+    language_of,
+    load_language,
+)
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
@@ -143,7 +151,7 @@ class CodeIndex:
                 yield unit, problem.line, problem.text
 
 
-LOOKED_AT = (*BY_SUFFIX, *MANIFESTS)
+LOOKED_AT = (*BY_SUFFIX, *MANIFESTS, *BY_ENDING)
 
 
 def is_looked_at(name: str) -> bool:
@@ -260,7 +268,7 @@ def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...], memory: GraphM
         manifests = {
             path: (index.root / path).read_bytes()
             for path in tree.files
-            if path.rpartition("/")[2] in language.manifests
+            if is_manifest(path, language.manifests)
         }
         known = memory.projects.get(name) if memory is not None and changed is not None else None
         project = known

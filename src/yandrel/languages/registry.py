@@ -13,6 +13,7 @@ LANGUAGES = {
         2,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 3),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 1),
     "php": ("yandrel.languages.php.language", (".php",), 2),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
@@ -25,7 +26,15 @@ MANIFESTS = (
     "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json", "tsconfig.spec.json",
 )  # fmt: skip
 
+BY_ENDING = (".csproj", ".sln")
+"""The endings of project files that are called by their project."""
 BUNDLES = (".min.js", ".bundle.js")
+
+
+def is_manifest(path: str, manifests: tuple[str, ...]) -> bool:
+    """Whether a file is one of some project files, by its name, or by its ending after a star."""
+    name = path.rpartition("/")[2]
+    return name in manifests or (name.endswith(BY_ENDING) and f"*.{name.rpartition('.')[2]}" in manifests)
 
 
 @cache

@@ -44,7 +44,8 @@ class Relocation:
 
     The units of new symbols are named by their new paths. Folders end in a slash. Where
     `drops_reexports`, a package no longer hands on what leaves it. `files` are those that are not of
-    the language that is asked, but may be named by a path.
+    the language that is asked, but may be named by a path. `references` are project files with those
+    that they must refer to from now on.
     """
 
     units: Mapping[str, str]
@@ -52,6 +53,7 @@ class Relocation:
     folders: Mapping[str, str] = field(default_factory=dict)
     drops_reexports: bool = False
     files: Mapping[str, str] = field(default_factory=dict)
+    references: Mapping[str, frozenset[str]] = field(default_factory=dict)
 
     def unit(self, path: str) -> str:
         """Return the new path of a unit or folder."""

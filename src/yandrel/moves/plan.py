@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 from yandrel.errors import RefusedError
 from yandrel.files.text import Encoding, Source
 from yandrel.index.code import CodeIndex
-from yandrel.languages.registry import language_of, load_language
+from yandrel.languages.registry import is_manifest, language_of, load_language
 from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
 
 FEW_WORDS = 12
@@ -55,6 +55,7 @@ def plan_relocation(
     decoded: dict[str, Source] = {}
     definitions = dict(relocation.definitions)
     units = dict(relocation.units)
+    references: dict[str, frozenset[str]] = {}
     for name, view in index.views.items():
         language = load_language(name)
         part = _part_for(relocation, name)
@@ -66,7 +67,8 @@ def plan_relocation(
         _merge(total, rewritten)
         definitions.update(settled.definitions)
         units.update(settled.units)
-    relocation = replace(relocation, definitions=definitions, units=units)
+        references.update(settled.references)
+    relocation = replace(relocation, definitions=definitions, units=units, references=references)
     for unit in sorted(untouchable & total.edits.keys()):
         del total.edits[unit]
         total.notes.append(Note(unit, 0, "generated", "names what moves: make it anew"))
@@ -87,7 +89,7 @@ def edit_manifests(
         found = {
             path: index.read_source(path)
             for path in index.tree.files
-            if path.rpartition("/")[2] in language.manifests
+            if is_manifest(path, language.manifests)
         }
         texts = {path: source.data for path, source in found.items() if not source.problem}
         for path, edits in language.rewrite_manifests(index.projects[name], relocation, texts).items():

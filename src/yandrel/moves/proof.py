@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from yandrel.files.text import decode_source
 from yandrel.index.code import CodeIndex, OfLanguage, facts_of_bytes, index_of_texts
 from yandrel.languages.protocol import Language, View
-from yandrel.languages.registry import language_of, load_language
+from yandrel.languages.registry import is_manifest, language_of, load_language
 from yandrel.model.changes import Refusal
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, State, Symbol
@@ -128,13 +128,13 @@ def _project_after(
     language = load_language(name)
     before = index.projects[name]
     if language.keeps_project(before, index.facts, facts) and not any(
-        path.rpartition("/")[2] in language.manifests for path in changed
+        is_manifest(path, language.manifests) for path in changed
     ):
         return before
     old_of = {path: path for path in index.tree.files}
     manifests = {}
     for path in files:
-        if path.rpartition("/")[2] in language.manifests:
+        if is_manifest(path, language.manifests):
             raw = changed.get(path)
             if raw is None and path in old_of:
                 raw = index.read_raw(path)

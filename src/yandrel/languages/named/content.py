@@ -22,7 +22,10 @@ class Block:
 
 @dataclass(frozen=True, slots=True)
 class Statement:
-    """One import statement; `prefix` is what a group's names have in common."""
+    """One import statement; `prefix` is what a group's names have in common.
+
+    `everywhere` says that it is for all blocks of the file.
+    """
 
     start: int
     end: int
@@ -30,6 +33,7 @@ class Statement:
     space: str
     prefix: str = ""
     grouped: bool = False
+    everywhere: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,6 +107,8 @@ class Content:
     held: list[Held] = field(default_factory=list)
     paths: list[PathUse] = field(default_factory=list)
     acts: bool = False
+    ambient: list[tuple[str, str, str]] = field(default_factory=list)
+    """What other files import for this one: path, bound name, space."""
 
     def line_of(self, position: int) -> int:
         return self.source.count(b"\n", 0, position) + 1

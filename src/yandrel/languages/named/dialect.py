@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.table import Renaming
 from yandrel.languages.named.view import NamedView
-from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 
 
 @dataclass
@@ -21,6 +21,8 @@ class Scope:
     namespace: str
     bound: dict[tuple[str, str], str] = field(default_factory=dict)
     opened: list[str] = field(default_factory=list)
+    inner: list[str] = field(default_factory=list)
+    """What is opened inside of the namespace, where that goes before what is around it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,10 +54,16 @@ class Known(ABC):
     @abstractmethod
     def has(self, name: str, space: str) -> bool: ...
 
+    @abstractmethod
+    def has_namespace(self, name: str) -> bool: ...
+
 
 class Before(Known):
     def __init__(self, renaming: Renaming) -> None:
         self.table = renaming.table
+
+    def has_namespace(self, name: str) -> bool:
+        return self.table.has_namespace(name)
 
     def has(self, name: str, space: str) -> bool:
         return self.table.has(name, space)
@@ -64,6 +72,12 @@ class Before(Known):
 class After(Known):
     def __init__(self, renaming: Renaming) -> None:
         self.renaming = renaming
+        self._namespaces: set[str] | None = None
+
+    def has_namespace(self, name: str) -> bool:
+        if self._namespaces is None:
+            self._namespaces = self.renaming.namespaces_after()
+        return name in self._namespaces
 
     def has(self, name: str, space: str) -> bool:
         return self.renaming.has_after(name, space)
@@ -73,7 +87,10 @@ class Draft(ABC):
     """The surroundings that a name is spelled in, as they will be."""
 
     scope: Scope
+    known: "After"
     imported: set[tuple[str, str]]
+    claims: dict[tuple[str, str], set[str]]
+    """What names are needed for, by space and folded name: qualified names."""
     """What the files that definitions come from import: space and folded qualified name."""
 
     @abstractmethod
@@ -83,6 +100,14 @@ class Draft(ABC):
     @abstractmethod
     def bring_in(self, path: str, space: str) -> str | None:
         """Import a qualified name; return what it is bound to, None where no name is free."""
+
+    @abstractmethod
+    def open(self, path: str) -> None:
+        """Import everything of a namespace."""
+
+    @abstractmethod
+    def close_last(self) -> None:
+        """Take the last import back."""
 
     @abstractmethod
     def means_other(self, name: str, path: str, space: str) -> bool:
@@ -152,6 +177,22 @@ class Dialect(ABC):
     ) -> list[AddedImport]:
         """Return the imports that a piece needs though it names nothing through them."""
         return []
+
+    def implied_namespaces(
+        self, uses: list[Use], before: Scope, after: Scope, renaming: Renaming
+    ) -> list[str]:
+        """Return the namespaces that must be opened for what is used without being named."""
+        return []
+
+    def needed_references(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content], result: Rewrite
+    ) -> dict[str, frozenset[str]]:
+        """Return the project files that must refer to others; refusals go into the result."""
+        return {}
+
+    def fit_into(self, content: Content, block: int, text: str) -> str:
+        """Return the text of pieces as it stands in a block."""
+        return text
 
     def files_named_after(self, renaming: Renaming) -> dict[str, str]:
         """Return the files that are called by a name that moves, with their new paths."""

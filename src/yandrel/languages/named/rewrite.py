@@ -1,5 +1,6 @@
 """Rewriting a relocation: declarations, imports, every name that would mean something else."""
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
@@ -18,6 +19,9 @@ from yandrel.languages.named.settle import NameMap, settle_relocation
 from yandrel.languages.named.table import Renaming, last_of, parent_of
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.model.graph import Symbol
+
+
+WORD = re.compile(rb"[^\W\d]\w*")
 
 
 @dataclass
@@ -91,10 +95,15 @@ def rewrite(
     settled = settle_relocation(dialect, relocation, contents)
     names = NameMap(dialect, settled, contents, result)
     renaming = names.work_out()
+    for unit, content in contents.items():
+        if facts[unit].problems and unit not in touched:
+            result.refusals += find_unread(unit, content, renaming)
     result.refusals += dialect.object_to(settled, renaming, contents)
+    references = dialect.needed_references(settled, renaming, contents, result)
     if result.refusals:
         return result, settled
-    settled = replace(settled, units={**settled.units, **dialect.files_named_after(renaming)})
+    named = {**settled.units, **dialect.files_named_after(renaming)}
+    settled = replace(settled, units=named, references=references)
     context = Context(dialect, settled, contents, renaming, names, result)
     arrivals = find_arrivals(context)
     for unit in contents:
@@ -102,6 +111,19 @@ def rewrite(
     for target, pieces in arrivals.items():
         create_file(context, target, pieces)
     return result, settled
+
+
+def find_unread(unit: str, content: Content, renaming: Renaming) -> list[Refusal]:
+    """Return a refusal where a file that cannot be read whole holds a moved name that was not read."""
+    names = {last_of(renaming.table.spelled[key]).encode() for key in renaming.moved}
+    spans = [(u.start, u.end) for u in content.uses]
+    spans += [(c.start, c.end) for c in content.clauses]
+    spans += [(h.name_start, h.name_end) for h in content.held]
+    for found in WORD.finditer(content.source):
+        if found.group() in names and not any(s <= found.start() < e for s, e in spans):
+            why = f"{found.group().decode()} stands where the file cannot be read"
+            return [Refusal(unit, content.line_of(found.start()), why, "mend it first")]
+    return []
 
 
 def find_arrivals(context: Context) -> dict[str, list[Arrival]]:
@@ -128,17 +150,21 @@ def old_scope(dialect: Dialect, content: Content, block: int) -> Scope:
         (clause.path, clause.bound, clause.space)
         for clause in content.clauses
         if content.statements[clause.statement].block == block
+        or content.statements[clause.statement].everywhere
     ]
-    return dialect.scope_of(content.blocks[block].name, imports)
+    return dialect.scope_of(content.blocks[block].name, [*imports, *content.ambient])
 
 
 class BlockDraft(Draft):
     """One block as it will be: its imports, and the names that its uses need."""
 
     def __init__(
-        self, context: Context, namespace: str, kept: list[KeptImport], wanted: list[Wanted], own: set[str]
-    ) -> None:
+        self, context: Context, namespace: str, kept: list[KeptImport], wanted: list[Wanted], own: set[str],
+        ambient: list[tuple[str, str, str]],
+    ) -> None:  # fmt: skip
         self.context = context
+        self.known = context.after
+        self.ambient = [(context.place(path, space), bound, space) for path, bound, space in ambient]
         self.dialect = context.dialect
         self.namespace = namespace
         self.kept = kept
@@ -175,7 +201,7 @@ class BlockDraft(Draft):
             (item.path, "" if item.alias == "*" else item.alias or last_of(item.path), item.space)
             for item in self.added
         ]
-        self.scope = self.dialect.scope_of(self.namespace, imports)
+        self.scope = self.dialect.scope_of(self.namespace, [*imports, *self.ambient])
 
     def take_along(self, piece: Arrival) -> None:
         """Add the imports that a piece needs though it names nothing through them."""
@@ -212,6 +238,16 @@ class BlockDraft(Draft):
             return True
         claimed = {self.fold(claim, space) for claim in self.claims.get(key, ())}
         return bool(claimed - {self.fold(path, space)})
+
+    def open(self, path: str) -> None:
+        """Import everything of a namespace."""
+        self.added.append(AddedImport(path, "type", "*"))
+        self.refresh()
+
+    def close_last(self) -> None:
+        """Take the last import back."""
+        self.added.pop()
+        self.refresh()
 
     def bring_in(self, path: str, space: str) -> str | None:
         name = last_of(path)
@@ -290,15 +326,29 @@ class FileRewriter:
             wanted += piece_wants(self.context, piece)
         kept = self.keep_imports(number, namespace, uses, wanted)
         own = self.own_names(number, pieces)
-        draft = BlockDraft(self.context, namespace, kept, wanted, own)
+        draft = BlockDraft(self.context, namespace, kept, wanted, own, self.ambient_of(number))
         for piece in pieces:
             draft.take_along(piece)
         texts = spell_all(self.context, draft, wanted, self.unit)
         bring_parted(self.context, draft, wanted)
+        open_implied(self.context, draft, staying, scope, pieces)
         self.edits += [Edit(w.use.start, w.use.end, text.encode()) for w, text in texts if w.arrival is None]
         self.edits += self.dialect.edit_imports(content, number, draft.kept, draft.added, namespace)
         if pieces:
             self.add_pieces(number, pieces, texts)
+
+    def ambient_of(self, number: int) -> list[tuple[str, str, str]]:
+        """Return what is imported for a block elsewhere: by other files, or above other blocks."""
+        content = self.content
+        return [
+            *content.ambient,
+            *(
+                (clause.path, clause.bound, clause.space)
+                for clause in content.clauses
+                if content.statements[clause.statement].everywhere
+                and content.statements[clause.statement].block != number
+            ),
+        ]
 
     def is_leaving(self, position: int) -> bool:
         return any(held.start <= position < held.end for held in self.leaving)
@@ -379,6 +429,7 @@ class FileRewriter:
         newline = newline_of(self.content.source)
         body = (newline * 2).join(piece_text(piece, texts, self.context, self.new) for piece in pieces)
         lead = newline * 2 if self.content.source[:at].strip() else ""
+        body = self.dialect.fit_into(self.content, number, body)
         tail = "" if self.content.source[at : at + 1] in (b"\n", b"\r") else newline
         self.edits.append(Edit(at, at, (lead + body + tail).encode()))
 
@@ -469,6 +520,19 @@ def bring_parted(context: Context, draft: BlockDraft, wanted: list[Wanted]) -> N
     draft.refresh()
 
 
+def open_implied(
+    context: Context, draft: BlockDraft, uses: list[Use], scope: Scope, pieces: list[Arrival]
+) -> None:
+    """Open the namespaces of what is used without being named."""
+    asked = [(uses, scope)]
+    for piece in pieces:
+        held = piece.held
+        asked.append(([u for u in piece.content.uses if held.start <= u.start < held.end], piece.scope))
+    for found, before in asked:
+        for path in context.dialect.implied_namespaces(found, before, draft.scope, context.renaming):
+            draft.open(path)
+
+
 def refuse_capture(context: Context, item: Wanted, meant: str, unit: str) -> None:
     origin = item.arrival.content if item.arrival is not None else context.contents[unit]
     place = item.arrival.origin if item.arrival is not None else unit
@@ -504,11 +568,12 @@ def create_file(context: Context, target: str, pieces: list[Arrival]) -> None:
     namespace = context.names.namespace_of_target(target, first.origin, first.held.block)
     fold = context.renaming.table.fold
     own = {fold(piece.name, "type") for piece in pieces if piece.held.space == "type"}
-    draft = BlockDraft(context, namespace, [], wanted, own)
+    draft = BlockDraft(context, namespace, [], wanted, own, first.content.ambient)
     for piece in pieces:
         draft.take_along(piece)
     texts = spell_all(context, draft, wanted, first.origin)
     bring_parted(context, draft, wanted)
+    open_implied(context, draft, [], first.scope, pieces)
     bodies = [piece_text(piece, texts, context, target) for piece in pieces]
     text = context.dialect.new_file(first.content, namespace, draft.added, bodies)
     context.result.created[target] = text.encode()

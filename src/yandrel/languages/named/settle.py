@@ -148,7 +148,7 @@ class NameMap:
         if staying and last_of(before) == last_of(after) and self.view.may_be_parted(symbol, staying):
             self.renaming.part(before, after, space)
             return
-        if staying and self.view.importers_of(symbol.unit):
+        if staying and (self.view.parts_join or self.view.importers_of(symbol.unit)):
             self.refuse(symbol.unit, 0, f"{self.view.spell(before)} is defined in {staying[0].unit} as well")
         self.renaming.put(before, after, space)
 

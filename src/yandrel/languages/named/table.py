@@ -109,6 +109,19 @@ class Renaming:
         key = (space, self.table.fold(name, space))
         return key in self.arrived or (key in self.table.places and key not in self.moved)
 
+    def namespaces_after(self) -> set[str]:
+        """Return the namespaces, with those around them, that hold anything when all have gone."""
+        fold = self.table.fold
+        names = [new for (_, _), new in self.moved.items()]
+        names += [self.table.spelled[key] for key in self.table.places if key not in self.moved]
+        found: set[str] = set()
+        for name in names:
+            outer = parent_of(name)
+            while outer and outer not in found:
+                found.add(fold(outer, "type"))
+                outer = parent_of(outer)
+        return found
+
     def place_namespace(self, name: str) -> str:
         """Return the new name of a namespace of which everything goes to one other, or the old one."""
         return self.namespaces.get(self.table.fold(name, "type"), name)

@@ -1,10 +1,11 @@
 """One graph out of units that declare namespaces: imports and mentions, resolved by qualified names."""
 
 from abc import abstractmethod
+from collections import Counter
 from collections.abc import Iterator, Mapping
 
 from yandrel.languages.graph import KeptGraph
-from yandrel.languages.named.roots import namespace_at
+from yandrel.languages.named.roots import namespace_at, root_at
 from yandrel.languages.named.table import SymbolTable, join_name
 from yandrel.model.facts import Facts, Import, ImportedName, Mention, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
@@ -17,6 +18,10 @@ class NamedView(KeptGraph):
     separator = "."
     spaces: Mapping[str, str] = {}
     """The spaces of names of the kinds of definition that are not looked up as types are."""
+    parts_join = False
+    """Whether definitions of one name are parts of one thing."""
+    by_convention = False
+    """Whether a unit may declare another namespace than its folder's, so that most must follow to tell."""
 
     def __init__(self, units: Units, project: Project) -> None:
         super().__init__(units)
@@ -105,7 +110,7 @@ class NamedView(KeptGraph):
                     item.line, spelled, int(state), symbol.unit, symbol.name, symbol.unit, symbol.name,
                     item.when, False,
                 )  # fmt: skip
-                for other in self.also_meant(symbol) if symbol.name else ():
+                for other in self.also_meant(symbol) if state == State.FOUND else ():
                     imported.add(other)
                     yield self._implied(item.line, spelled, other)
         for mention in facts.mentions:
@@ -182,6 +187,7 @@ class NamedView(KeptGraph):
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
         """Return the units whose declared namespace is not that of their folder: declared, expected."""
         out = {}
+        follow: Counter[str] = Counter()
         for unit, facts in self.units.facts.items():
             if len(facts.namespaces) > 1 or not facts.definitions:
                 continue
@@ -189,7 +195,16 @@ class NamedView(KeptGraph):
             declared = facts.namespaces[0] if facts.namespaces else ""
             if expected is not None and expected != declared and self.counts_as_misnamed(unit, facts):
                 out[unit] = (self.spell(declared), self.spell(expected))
-        return out
+            elif expected is not None:
+                follow[self._root_of(unit)] += 1
+        if not self.by_convention:
+            return out
+        stray = Counter(self._root_of(unit) for unit in out)
+        return {u: names for u, names in out.items() if follow[self._root_of(u)] > stray[self._root_of(u)]}
+
+    def _root_of(self, unit: str) -> str:
+        root = root_at(unit, self.project.roots)
+        return root.path if root is not None else ""
 
     def counts_as_misnamed(self, unit: str, facts: Facts) -> bool:
         """Whether a unit must have the namespace that its folder says."""

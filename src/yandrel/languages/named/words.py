@@ -32,6 +32,9 @@ class InTable(Known):
     def has(self, name: str, space: str) -> bool:
         return self.table.has(name, space)
 
+    def has_namespace(self, name: str) -> bool:
+        return self.table.has_namespace(name)
+
 
 def find_loose_ends(dialect: Dialect, unit: str, source: bytes) -> list[str]:
     """Return the qualified names of types in a file's code that are not defined here."""

@@ -1,0 +1,28 @@
+using Waxmoor.Repositories;
+using Waxmoor.Services;
+using Waxmoor.Shared;
+
+namespace Waxmoor.Controllers
+{
+    public class HiveController : BaseController
+    {
+        private readonly HiveService service;
+        private readonly HiveRepository hives;
+
+        public HiveController(HiveService service, HiveRepository hives)
+        {
+            this.service = service;
+            this.hives = hives;
+        }
+
+        public object Index(Request request)
+        {
+            return List(hives.All);
+        }
+
+        public object Open(Request request)
+        {
+            return Show(service.Open(request.Text("name"), request.Number("keeper")));
+        }
+    }
+}

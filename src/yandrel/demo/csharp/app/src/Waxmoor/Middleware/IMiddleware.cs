@@ -1,0 +1,9 @@
+using Waxmoor.Shared;
+
+namespace Waxmoor.Middleware
+{
+    public interface IMiddleware
+    {
+        object Pass(Request request, Handler next);
+    }
+}

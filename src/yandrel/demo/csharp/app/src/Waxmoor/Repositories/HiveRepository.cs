@@ -1,0 +1,8 @@
+using Waxmoor.Models;
+
+namespace Waxmoor.Repositories
+{
+    public class HiveRepository : BaseRepository<Hive>
+    {
+    }
+}

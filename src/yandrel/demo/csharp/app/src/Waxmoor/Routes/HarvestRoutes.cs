@@ -1,0 +1,20 @@
+using System.Collections.Generic;
+using Waxmoor.Repositories;
+using Waxmoor.Services;
+using Waxmoor.Shared;
+
+namespace Waxmoor.Routes
+{
+    public static class HarvestRoutes
+    {
+        public static IDictionary<string, Handler> All()
+        {
+            var controller = new Controllers.HarvestController(new HarvestService(new HarvestRepository()));
+            return new Dictionary<string, Handler>
+            {
+                { "/record", controller.Record },
+                { "/harvests/total", controller.Total },
+            };
+        }
+    }
+}

@@ -1,0 +1,420 @@
+"""C# read in depth: every place that names a type, doc comments and strings included."""
+
+import re
+from dataclasses import dataclass
+
+from tree_sitter import Node
+
+from yandrel.languages.csharp.facts import ALIAS, STATIC
+from yandrel.languages.csharp.grammar import (
+    DECLARING,
+    NAMESPACES,
+    TYPE_KINDS,
+    chain_of,
+    dotted_text,
+    is_rooted,
+    modifiers_of,
+    parse,
+    text_of,
+)
+from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+
+CREF = re.compile(rb'\bcref\s*=\s*"(?:[A-Z]:)?([A-Za-z_][\w.]*)')
+QUALIFIED = re.compile(rb"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?=\Z|,)")
+CONTAINERS = frozenset({"declaration_list", "preproc_if", "preproc_else", "preproc_region"})
+
+
+@dataclass(frozen=True, slots=True)
+class Chain:
+    """One place where names are joined by dots; which of them name a type is not known yet."""
+
+    names: tuple[str, ...]
+    starts: tuple[int, ...]
+    ends: tuple[int, ...]
+    start: int
+    rooted: bool
+    kind: str
+    block: int
+
+
+class ContentReader:
+    """Walks one file's tree once."""
+
+    def __init__(self, source: bytes, unit: str) -> None:
+        self.source = source
+        self.content = Content(source, unit)
+        self.root = parse(source).root_node
+        self.chains: list[Chain] = []
+        self.values: set[str] = set()
+        self.nested: set[str] = set()
+        self.globals: set[int] = set()
+        self.inner: set[int] = set()
+
+    def read(self) -> Content:
+        self.collect_names()
+        self.read_members(self.root, "", -1)
+        if not self.content.blocks:
+            at = self.first_place()
+            self.content.blocks.append(Block("", at, at, at, at, 0, len(self.source), at))
+        stack = [(node, frozenset[str]()) for node in reversed(self.root.named_children)]
+        while stack:
+            node, hidden = stack.pop()
+            self.visit(node, hidden, stack)
+        return self.content
+
+    def first_place(self) -> int:
+        ends = [s.end for s in self.content.statements]
+        if ends:
+            return max(ends)
+        first = next(
+            (c for c in self.root.named_children if c.type not in ("comment", "preproc_region")), None
+        )
+        return first.start_byte if first is not None else 0
+
+    # -- what stands at the top -------------------------------------------------------------------
+
+    def read_members(self, node: Node, namespace: str, block: int) -> None:
+        lead: Node | None = None
+        previous: Node | None = None
+        for child in node.named_children:
+            if child.type == "comment":
+                lead = lead if lead is not None and self.touches(previous, child) else child
+                previous = child
+                continue
+            if lead is not None and not self.touches(previous, child):
+                lead = None
+            if child.type == "using_directive":
+                self.read_using(child, namespace, block)
+            elif child.type == "file_scoped_namespace_declaration":
+                namespace = self.open_block(child, namespace)
+                block = len(self.content.blocks) - 1
+            elif child.type == "namespace_declaration":
+                body = child.child_by_field_name("body")
+                name = self.open_block(child, namespace)
+                if body is not None:
+                    self.read_members(body, name, len(self.content.blocks) - 1)
+            elif child.type in TYPE_KINDS:
+                self.hold(child, lead, max(block, 0))
+            elif child.type in CONTAINERS:
+                self.read_members(child, namespace, block)
+            elif child.type not in (
+                "global_attribute",
+                "extern_alias_directive",
+            ) and not child.type.startswith("preproc"):
+                self.content.acts = True
+            lead = None
+
+    def touches(self, first: Node | None, second: Node) -> bool:
+        if first is None:
+            return False
+        between = self.source[first.end_byte : second.start_byte]
+        return not between.strip() and between.count(b"\n") <= 1
+
+    def open_block(self, node: Node, outer: str) -> str:
+        name = node.child_by_field_name("name")
+        assert name is not None
+        text = f"{outer}.{dotted_text(name)}" if outer else dotted_text(name)
+        body = node.child_by_field_name("body")
+        stop = name.end_byte
+        if body is None:
+            stop = self.source.find(b";", name.end_byte) + 1
+            start, end = node.start_byte, len(self.source)
+            at = stop
+        else:
+            start, end = body.start_byte, body.end_byte
+            at = body.start_byte + 1
+        if outer and self.content.blocks and not self.holds_types(self.content.blocks[-1]):
+            self.content.blocks.pop()
+        self.content.blocks.append(
+            Block(text, name.start_byte, name.end_byte, node.start_byte, stop, start, end, at)
+        )
+        return text
+
+    def holds_types(self, block: Block) -> bool:
+        number = len(self.content.blocks) - 1
+        return any(held.block == number for held in self.content.held)
+
+    def hold(self, node: Node, lead: Node | None, block: int) -> None:
+        name = node.child_by_field_name("name")
+        if name is None:
+            return
+        start = lead.start_byte if lead is not None else node.start_byte
+        also = []
+        body = node.child_by_field_name("body")
+        for member in body.named_children if body is not None else ():
+            if member.type in ("constructor_declaration", "destructor_declaration"):
+                own = member.child_by_field_name("name")
+                if own is not None:
+                    also.append((own.start_byte, own.end_byte))
+        self.content.held.append(
+            Held(
+                text_of(name),
+                TYPE_KINDS[node.type],
+                "type",
+                start,
+                node.end_byte,
+                name.start_byte,
+                name.end_byte,
+                block,
+                "is partial, and its parts stand together" if "partial" in modifiers_of(node) else "",
+                tuple(also),
+            )
+        )
+
+    def read_using(self, node: Node, namespace: str, block: int) -> None:
+        words = {c.type for c in node.children}
+        alias = text_of(node.child_by_field_name("name")) if "=" in words else ""
+        target = node.named_children[-1]
+        path = dotted_text(target).removeprefix("global::")
+        space = STATIC if "static" in words else ALIAS if alias else "type"
+        if is_generic_alias(node):
+            return
+        number = len(self.content.statements)
+        if "global" in words:
+            self.globals.add(number)
+        if namespace:
+            self.inner.add(number)
+        self.content.statements.append(Statement(node.start_byte, node.end_byte, max(block, 0), space))
+        self.content.clauses.append(
+            Clause(
+                path,
+                alias,
+                "type" if space == ALIAS else space,
+                target.start_byte,
+                target.end_byte,
+                target.start_byte,
+                target.end_byte,
+                number,
+                bool(alias),
+            )
+        )
+
+    # -- names that are no types --------------------------------------------------------------------
+
+    def collect_names(self) -> None:
+        stack = [self.root]
+        while stack:
+            node = stack.pop()
+            kind = node.type
+            if kind in (
+                "variable_declarator",
+                "parameter",
+                "property_declaration",
+                "declaration_pattern",
+                "catch_declaration",
+                "enum_member_declaration",
+                "event_declaration",
+            ):
+                self.values.add(text_of(node.child_by_field_name("name")))
+            elif kind == "foreach_statement":
+                self.values.add(text_of(node.child_by_field_name("left")))
+            elif kind in TYPE_KINDS and self.is_nested(node):
+                self.nested.add(text_of(node.child_by_field_name("name")))
+            stack += node.named_children
+        self.values.discard("")
+
+    @staticmethod
+    def is_nested(node: Node) -> bool:
+        outer = node.parent
+        return outer is not None and outer.parent is not None and outer.parent.type in TYPE_KINDS
+
+    # -- uses ---------------------------------------------------------------------------------------
+
+    def visit(self, node: Node, hidden: frozenset[str], stack: list[tuple[Node, frozenset[str]]]) -> None:
+        kind = node.type
+        if kind == "using_directive":
+            if is_generic_alias(node):
+                stack.append((node.named_children[-1], hidden))
+            return
+        if kind == "comment":
+            self.read_comment(node)
+            return
+        if kind in ("string_literal", "verbatim_string_literal"):
+            self.read_string(node)
+            return
+        parameters = next((c for c in node.named_children if c.type == "type_parameter_list"), None)
+        if parameters is not None:
+            hidden = hidden | {text_of(p.child_by_field_name("name")) for p in parameters.named_children}
+        if kind == "identifier":
+            self.read_head(node, hidden)
+            return
+        if kind == "generic_name":
+            self.add_chain(node, hidden)
+            stack += [(c, hidden) for c in reversed(node.named_children[1:])]
+            return
+        if kind in ("qualified_name", "member_access_expression"):
+            self.read_chain(node, hidden, stack)
+            return
+        if kind == "alias_qualified_name":
+            self.add_chain(node, hidden)
+            return
+        if kind == "attribute":
+            name = node.child_by_field_name("name")
+            if name is not None:
+                self.add_chain(name, hidden, "attribute")
+            stack += [(c, hidden) for c in reversed(node.named_children) if name is None or c.id != name.id]
+            return
+        skipped = self.names_in(node)
+        stack += [(c, hidden) for c in reversed(node.named_children) if c.id not in skipped]
+
+    def names_in(self, node: Node) -> set[int]:
+        """Return the children that name something new, or a member of something."""
+        kind = node.type
+        found: set[int] = set()
+        if kind in DECLARING or kind in NAMESPACES or kind == "member_binding_expression":
+            name = node.child_by_field_name("name")
+            if name is not None:
+                found.add(name.id)
+                if kind == "member_binding_expression":
+                    self.add_member(name)
+        if kind == "foreach_statement":
+            left = node.child_by_field_name("left")
+            if left is not None:
+                found.add(left.id)
+        elif kind == "invocation_expression":
+            called = node.child_by_field_name("function")
+            if called is not None and called.type == "identifier":
+                found.add(called.id)
+        elif kind in ("name_colon", "labeled_statement", "goto_statement", "subpattern", "name_equals"):
+            found.update(c.id for c in node.named_children[:1] if c.type == "identifier")
+        elif kind == "argument" and node.child_by_field_name("name") is not None:
+            found.add(node.child_by_field_name("name").id)  # type: ignore[union-attr]
+        elif kind == "assignment_expression":
+            parent = node.parent
+            left = node.child_by_field_name("left")
+            if parent is not None and parent.type == "initializer_expression" and left is not None:
+                found.add(left.id)
+        return found
+
+    def read_chain(
+        self, node: Node, hidden: frozenset[str], stack: list[tuple[Node, frozenset[str]]]
+    ) -> None:
+        name = node.child_by_field_name("name")
+        if node.type == "member_access_expression" and name is not None:
+            self.add_member(name)
+        parts = chain_of(node)
+        if parts:
+            self.add_chain(node, hidden)
+            inner: Node | None = node
+            while inner is not None and inner.type in ("qualified_name", "member_access_expression"):
+                last = inner.child_by_field_name("name")
+                if last is not None and last.type == "generic_name":
+                    stack += [(c, hidden) for c in last.named_children[1:]]
+                if inner.type == "member_access_expression" and last is not None and inner.id != node.id:
+                    self.add_member(last)
+                inner = inner.child_by_field_name("qualifier") or inner.child_by_field_name("expression")
+            if inner is not None and inner.type == "generic_name":
+                stack += [(c, hidden) for c in inner.named_children[1:]]
+            return
+        if name is not None and name.type == "generic_name":
+            stack += [(c, hidden) for c in name.named_children[1:]]
+        stack += [(c, hidden) for c in node.named_children if name is None or c.id != name.id]
+
+    def read_head(self, node: Node, hidden: frozenset[str]) -> None:
+        """Read a name that stands alone: a type, or a value of the same name."""
+        name = text_of(node)
+        parent = node.parent
+        typed = parent is not None and any(
+            (child := parent.child_by_field_name(field)) is not None and child.id == node.id
+            for field in ("type", "returns")
+        )
+        inside = parent is not None and parent.type in (
+            "base_list",
+            "type_argument_list",
+            "type_parameter_constraint",
+            "nullable_type",
+            "array_type",
+            "type_constraint",
+            "primary_constructor_base_type",
+            "explicit_interface_specifier",
+        )
+        if not (typed or inside) and (name in self.values or not name[:1].isupper()):
+            return
+        self.add_chain(node, hidden)
+
+    def add_chain(self, node: Node, hidden: frozenset[str], kind: str = "code") -> None:
+        parts = chain_of(node)
+        if not parts:
+            return
+        rooted = is_rooted(node)
+        names = tuple(text_of(part) for part in parts)
+        if not rooted and (names[0] in hidden or names[0] in self.nested):
+            return
+        if (
+            not rooted
+            and len(names) > 1
+            and node.type == "member_access_expression"
+            and names[0] in self.values
+        ):
+            return
+        start = node.start_byte if rooted else parts[0].start_byte
+        self.chains.append(
+            Chain(
+                names,
+                tuple(p.start_byte for p in parts),
+                tuple(p.end_byte for p in parts),
+                start,
+                rooted,
+                kind,
+                self.block_at(parts[0].start_byte),
+            )
+        )
+
+    def add_member(self, name: Node) -> None:
+        """Read a name after a value: a method may come from a class that extends others."""
+        first = name.named_children[0] if name.type == "generic_name" else name
+        self.content.uses.append(
+            Use(
+                first.end_byte,
+                first.end_byte,
+                (text_of(first),),
+                False,
+                "type",
+                self.block_at(first.start_byte),
+                "member",
+            )
+        )
+
+    def block_at(self, position: int) -> int:
+        found = 0
+        size = -1
+        for number, block in enumerate(self.content.blocks):
+            if block.start <= position < block.end and (size < 0 or block.end - block.start <= size):
+                found, size = number, block.end - block.start
+        return found
+
+    def read_comment(self, node: Node) -> None:
+        text = node.text or b""
+        if not text.startswith((b"///", b"/**")):
+            return
+        for found in CREF.finditer(text):
+            self.add_text(found.group(1), node.start_byte + found.start(1), "doc")
+
+    def read_string(self, node: Node) -> None:
+        text = node.text or b""
+        lead = 2 if text.startswith((b'@"', b'$"')) else 1
+        found = QUALIFIED.match(text[lead:-1])
+        if found is not None and len(text) < 300:
+            self.add_text(found.group(), node.start_byte + lead, "string")
+
+    def add_text(self, text: bytes, at: int, kind: str) -> None:
+        names = text.decode("utf-8", "replace").strip(".").split(".")
+        starts, place = [], at
+        for name in names:
+            starts.append(place)
+            place += len(name.encode()) + 1
+        ends = tuple(start + len(name.encode()) for start, name in zip(starts, names))
+        self.chains.append(
+            Chain(tuple(names), tuple(starts), ends, at, kind == "string", kind, self.block_at(at))
+        )
+
+
+def is_generic_alias(node: Node) -> bool:
+    """Whether a using gives a name to a type with types: what it names is read like other code."""
+    return b"<" in (node.named_children[-1].text or b"")
+
+
+def read_content(source: bytes, unit: str) -> tuple[Content, ContentReader]:
+    """Read one C# file in depth; the reader holds the chains of names, of which uses are made."""
+    reader = ContentReader(source, unit)
+    return reader.read(), reader

@@ -1,0 +1,342 @@
+"""C#'s names: how they are looked up, spelled, opened; what a project keeps to itself."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import replace
+
+from yandrel.languages.csharp.content import Chain, ContentReader, read_content
+from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC
+from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
+from yandrel.languages.csharp.project import project_of
+from yandrel.languages.csharp.references import find_references
+from yandrel.languages.csharp.view import CSharpView
+from yandrel.languages.edits import newline_of
+from yandrel.languages.named.assemblies import refuse_crossings
+from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
+from yandrel.languages.named.statements import insert_lines, remove_statement
+from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
+from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
+
+ATTRIBUTE = "Attribute"
+ROOT = "global::"
+INDENT = "    "
+
+
+class CSharpDialect(Dialect):
+    """See `Dialect`."""
+
+    suffixes = (".cs",)
+    nests = True
+    view: CSharpView
+
+    # -- reading -----------------------------------------------------------------------------------
+
+    def read(self, source: bytes, unit: str) -> Content:
+        content, reader = read_content(source, unit)
+        self.settle_usings(content, reader)
+        for item in self.view.global_imports(unit):
+            name = item.names[0]
+            space = item.space.removeprefix(GLOBAL)
+            path = item.module if space == "type" else join_name(item.module, name.name)
+            content.ambient.append((path, name.alias, "type" if space == ALIAS else space))
+        self.make_uses(content, reader)
+        content.uses.sort(key=lambda use: use.start)
+        return content
+
+    def settle_usings(self, content: Content, reader: ContentReader) -> None:
+        """Give usings inside of a namespace their whole names, and those above all to every block."""
+        for number, clause in enumerate(content.clauses):
+            statement = content.statements[clause.statement]
+            inside = clause.statement in reader.inner
+            if inside and not clause.bound and clause.space == "type":
+                path = self.view.settle_namespace(clause.path, content.blocks[statement.block].name)
+                content.clauses[number] = _replaced(clause, path, "inner")
+            if not inside:
+                content.statements[clause.statement] = _everywhere(statement)
+
+    def make_uses(self, content: Content, reader: ContentReader) -> None:
+        """Cut each chain of names to what of it names a type."""
+        from yandrel.languages.named.rewrite import old_scope
+
+        scopes = [old_scope(self, content, number) for number in range(len(content.blocks))]
+        for chain in reader.chains:
+            around = surroundings_of(scopes[chain.block])
+            found = self.cut(chain, around)
+            if found is None and chain.kind == "string":
+                continue
+            count = found if found is not None else 1
+            if chain.kind == "string" and len(chain.names) - count > 1:
+                continue
+            content.uses.append(
+                Use(
+                    chain.start,
+                    chain.ends[count - 1],
+                    chain.names[:count],
+                    chain.rooted,
+                    "type",
+                    chain.block,
+                    chain.kind,
+                )
+            )
+
+    def cut(self, chain: Chain, around: Surroundings) -> int | None:
+        """Return how many names of a chain name a type of ours."""
+        names = self.view.names
+        if chain.rooted:
+            found = find_rooted(chain.names, names)
+            return found[1] if found is not None else None
+        found = find_type(around, chain.names, names)
+        if found is None and chain.kind == "doc":
+            found = find_rooted(chain.names, names)
+        if found is None and chain.kind == "attribute":
+            longer = [*chain.names[:-1], chain.names[-1] + ATTRIBUTE]
+            found = find_type(around, longer, names)
+        return found[1] if found is not None else None
+
+    # -- meaning -----------------------------------------------------------------------------------
+
+    def scope_of(self, namespace: str, imports: Iterable[tuple[str, str, str]]) -> Scope:
+        scope = Scope(namespace)
+        for path, bound, space in imports:
+            if bound:
+                scope.bound.setdefault(("type", bound), path)
+            elif space == "inner":
+                scope.inner.append(path)
+            elif space == "type":
+                scope.opened.append(path)
+        return scope
+
+    def meaning(self, scope: Scope, use: Use, known: Known) -> str | None:
+        if use.kind == "member":
+            return None
+        names = Names(lambda name: known.has(name, "type"), known.has_namespace)
+        if use.rooted:
+            return ".".join(use.parts)
+        around = surroundings_of(scope)
+        found = find_type(around, use.parts, names)
+        if found is None and use.kind == "attribute":
+            found = find_type(around, [*use.parts[:-1], use.parts[-1] + ATTRIBUTE], names)
+        if found is None and use.kind == "doc":
+            found = find_rooted(use.parts, names)
+        if found is None:
+            return None
+        return ".".join([found[0], *use.parts[found[1] :]])
+
+    def spell(self, use: Use, written: str, path: str, draft: Draft) -> str | None:
+        if use.rooted:
+            return ROOT + path if written.startswith(ROOT) else path
+        if use.kind == "doc":
+            return path
+        short = use.kind == "attribute" and not written.endswith(ATTRIBUTE)
+        for spelled in self.spellings(use, path, draft, short):
+            again = Use(0, 0, tuple(spelled.split(".")), False, "type", use.block, use.kind)
+            if self.meaning(draft.scope, again, draft.known) == path:
+                return spelled
+        return ROOT + path
+
+    def spellings(self, use: Use, path: str, draft: Draft, short: bool) -> Iterable[str]:
+        """Yield ways to write a name, the likeliest first; a namespace may be opened on the way."""
+        whole = path.removesuffix(ATTRIBUTE) if short else path
+        bound = draft.binding_of(path, "type")
+        if bound is not None:
+            yield bound
+        if len(use.parts) == 1:
+            yield last_of(whole)
+            if parent_of(path) and self.may_open(path, draft):
+                draft.open(parent_of(path))
+                yield last_of(whole)
+                draft.close_last()
+        if len(use.parts) > 1 and find_rooted(use.parts, self.view.names) is not None:
+            yield whole
+        for level in levels_of(draft.scope.namespace):
+            if level and whole.startswith(level + "."):
+                yield whole[len(level) + 1 :]
+        yield whole
+
+    def may_open(self, path: str, draft: Draft) -> bool:
+        """Whether opening a namespace changes what no other name means."""
+        namespace = parent_of(path)
+        for (_, head), targets in draft.claims.items():
+            name = join_name(namespace, head)
+            if draft.known.has(name, "type") and targets != {name}:
+                return False
+        return True
+
+    def spell_string(self, written: str, path: str) -> str:
+        return path
+
+    def is_redundant(self, path: str, bound: str, namespace: str) -> bool:
+        return False
+
+    def settle_clause(self, clause: Clause, path: str, content: Content, renaming: Renaming) -> str | None:
+        """A namespace that holds nothing any more cannot be opened."""
+        if clause.space == STATIC or path != clause.path or not self.view.table.has_namespace(clause.path):
+            return path
+        return path if clause.path in self.left_after(renaming) else None
+
+    def left_after(self, renaming: Renaming) -> set[str]:
+        if self._left is None or self._left[0] is not renaming:
+            self._left = (renaming, renaming.namespaces_after())
+        return self._left[1]
+
+    _left: tuple[Renaming, set[str]] | None = None
+
+    def implied_namespaces(
+        self, uses: list[Use], before: Scope, after: Scope, renaming: Renaming
+    ) -> list[str]:
+        """Methods that extend others are found only where their class's namespace is opened."""
+        around, seen = surroundings_of(before), self.view.visible(surroundings_of(after))
+        wanted: dict[str, None] = {}
+        for name in {use.head for use in uses if use.kind == "member"}:
+            for symbol in self.view.visible_extensions(name, around):
+                home = parent_of(renaming.place(join_name(self.view.home_of(symbol), symbol.name), "type"))
+                if home and home not in seen:
+                    wanted[home] = None
+        return sorted(wanted)
+
+    # -- statements ----------------------------------------------------------------------------------
+
+    def edit_imports(
+        self, content: Content, block: int, kept: list[KeptImport], added: list[AddedImport], namespace: str
+    ) -> list[Edit]:
+        edits: list[Edit] = []
+        gone: set[int] = set()
+        texts: dict[int, str] = {}
+        for item in kept:
+            number = item.clause.statement
+            texts[number] = _key(item.path)
+            if item.dropped:
+                gone.add(number)
+            elif item.path != item.clause.path:
+                edits.append(Edit(item.clause.path_start, item.clause.path_end, item.path.encode()))
+        lines = list(dict.fromkeys((_key(a.path), _using_line(a)) for a in added))
+        alone = len(gone) == len(content.statements) and not lines
+        edits += [
+            remove_statement(content, content.statements[n], alone and n == max(gone)) for n in sorted(gone)
+        ]
+        present = [content.statements[n] for n in texts if content.statements[n].block == block]
+        if present:
+            indent = _indent_at(content.source, present[0].start)
+            return edits + insert_lines(
+                content, block, [(k, indent + line) for k, line in lines], texts, gone
+            )
+        return edits + _first_usings(content, lines)
+
+    def edit_namespace(self, content: Content, block: Block, namespace: str) -> list[Edit]:
+        if block.name and namespace:
+            return [Edit(block.name_start, block.name_end, namespace.encode())]
+        return []
+
+    def namespace_after(
+        self, unit: str, new: str, content: Content, block: Block, expected: str | None
+    ) -> str:
+        """A unit follows its folder where it did before, or where it is moved to where it stands."""
+        text = content.source[block.name_start : block.name_end].decode("utf-8", "replace")
+        if len(content.blocks) > 1 or not expected or "".join(text.split()) != block.name:
+            return block.name
+        follows = self.view.expected_namespace(unit) == block.name
+        return expected if follows or unit == new else block.name
+
+    def fit_into(self, content: Content, block: int, text: str) -> str:
+        """Indent the first line of pieces like what stands in the block."""
+        if _is_braced(content, content.blocks[block]):
+            return INDENT + text
+        return text
+
+    def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
+        newline = newline_of(origin.source)
+        lines = sorted(dict.fromkeys((_key(a.path), _using_line(a)) for a in added))
+        clauses = [c for c in origin.clauses if self.is_outside(c.path) or c.bound or c.space == STATIC]
+        usings = dict.fromkeys(
+            [*(_clause_text(origin, clause) for clause in clauses), *(line for _, line in lines)]
+        )
+        head = newline.join(usings) + newline * 2 if usings else ""
+        body = (newline * 2).join(pieces)
+        if not namespace:
+            return head + body + newline
+        block = origin.blocks[0]
+        if block.name and not _is_braced(origin, block):
+            return f"{head}namespace {namespace};{newline * 2}{body}{newline}"
+        inner = (newline * 2 + INDENT).join(pieces)
+        return f"{head}namespace {namespace}{newline}{{{newline}{INDENT}{inner}{newline}}}{newline}"
+
+    def is_outside(self, path: str) -> bool:
+        return not self.view.table.has_namespace(path)
+
+    def follows_file(self, held: Held, unit: str) -> bool:
+        return held.name == unit.rpartition("/")[2].partition(".")[0]
+
+    # -- what may not be ------------------------------------------------------------------------------
+
+    def object_to(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Refusal]:
+        def part_of(unit: str) -> str:
+            return project_of(unit, self.view.project)
+
+        if any(b"InternalsVisibleTo" in content.source for content in contents.values()):
+            return []
+        return refuse_crossings(self, relocation, renaming, contents, part_of)
+
+    def needed_references(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content], result: Rewrite
+    ) -> dict[str, frozenset[str]]:
+        return find_references(self, relocation, renaming, contents, result)
+
+
+def surroundings_of(scope: Scope) -> Surroundings:
+    """Return a scope as C# looks names up in it."""
+    aliases = {name: path for (_, name), path in scope.bound.items()}
+    return Surroundings(scope.namespace, aliases, scope.opened, scope.inner)
+
+
+def _replaced(clause: Clause, path: str, space: str) -> Clause:
+    return replace(clause, path=path, space=space)
+
+
+def _key(path: str) -> str:
+    """Return what usings are sorted by: the system's own first."""
+    return ("0" if (path + ".").startswith("System.") else "1") + path
+
+
+def _using_line(new: AddedImport) -> str:
+    return (
+        f"using {new.path};" if new.alias == "*" else f"using {new.alias or last_of(new.path)} = {new.path};"
+    )
+
+
+def _clause_text(origin: Content, clause: Clause) -> str:
+    statement = origin.statements[clause.statement]
+    text = origin.source[statement.start : statement.end].decode("utf-8", "replace")
+    return text.removeprefix("global ")
+
+
+def _indent_at(source: bytes, position: int) -> str:
+    line = source.rfind(b"\n", 0, position) + 1
+    lead = source[line:position]
+    return lead.decode() if not lead.strip(b" \t") else ""
+
+
+def _is_braced(content: Content, block: Block) -> bool:
+    return bool(block.name) and content.source[block.start : block.start + 1] == b"{"
+
+
+def _first_usings(content: Content, lines: list[tuple[str, str]]) -> list[Edit]:
+    if not lines:
+        return []
+    newline = newline_of(content.source)
+    block = content.blocks[0]
+    at = block.statement_start
+    if not block.name and content.held:
+        at = min(at, content.held[0].start) if at else content.held[0].start
+    above = [s.end for s in content.statements]
+    body = newline.join(line for _, line in sorted(lines))
+    if above and max(above) < at:
+        return [Edit(max(above), max(above), (newline + body).encode())]
+    if content.source[:at] == b"\xef\xbb\xbf":
+        return [Edit(at, at, (body + newline * 2).encode())]
+    return [Edit(at, at, (body + newline * 2).encode())]
+
+
+def _everywhere(statement: Statement) -> Statement:
+    return replace(statement, everywhere=True)

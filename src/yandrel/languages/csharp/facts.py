@@ -1,0 +1,177 @@
+"""Surface facts of C#: namespaces, usings, types with what extends others, what is named without more."""
+
+from collections.abc import Iterator
+
+import tree_sitter
+from tree_sitter import Node
+
+from yandrel.languages.csharp.grammar import (
+    NAMESPACES,
+    TYPE_KINDS,
+    attributes_of,
+    chain_of,
+    dotted_text,
+    mention_query,
+    modifiers_of,
+    parse,
+    text_of,
+)
+from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
+
+ALIAS = "alias"
+STATIC = "static"
+GLOBAL = "global "
+TOLD = ("partial", "static", "abstract", "sealed")
+
+
+class _Reader:
+    def __init__(self, source: bytes) -> None:
+        self.source = source
+        self.root = parse(source).root_node
+        self.imports: list[Import] = []
+        self.definitions: list[Definition] = []
+        self.namespaces: list[str] = []
+
+    def read(self) -> Facts:
+        self.read_members(self.root, "")
+        return Facts(
+            "csharp",
+            self.root.end_point[0] + 1 if self.source.strip() else 0,
+            tuple(self.imports),
+            tuple(self.definitions),
+            problems=find_problems(self.root),
+            namespaces=tuple(dict.fromkeys(self.namespaces)) or ("",),
+            mentions=tuple(self.mentions()),
+            secrets=find_secrets(self.source),
+        )
+
+    def read_members(self, node: Node, namespace: str) -> None:
+        for child in node.named_children:
+            if child.type == "using_directive":
+                self.read_using(child, namespace)
+            elif child.type == "file_scoped_namespace_declaration":
+                namespace = self.open_namespace(child, namespace)
+            elif child.type == "namespace_declaration":
+                body = child.child_by_field_name("body")
+                if body is not None:
+                    self.read_members(body, self.open_namespace(child, namespace))
+            elif child.type in TYPE_KINDS:
+                self.read_type(child, namespace)
+            elif child.type in ("preproc_if", "preproc_else", "declaration_list", "preproc_region"):
+                self.read_members(child, namespace)
+
+    def open_namespace(self, node: Node, outer: str) -> str:
+        name = dotted_text(node.child_by_field_name("name"))
+        name = f"{outer}.{name}" if outer else name
+        body = node.child_by_field_name("body")
+        holds = [c.type for c in body.named_children] if body is not None else []
+        if not holds or any(kind not in NAMESPACES and kind != "using_directive" for kind in holds):
+            self.namespaces.append(name)
+        return name
+
+    def read_using(self, node: Node, namespace: str) -> None:
+        words = {c.type for c in node.children}
+        alias = text_of(node.child_by_field_name("name")) if "=" in words else ""
+        path = dotted_text(node.named_children[-1]).removeprefix("global::").partition("<")[0]
+        space = STATIC if "static" in words else ALIAS if alias else "type"
+        module, name = (path, "*") if space == "type" else (path.rpartition(".")[0], path.rpartition(".")[2])
+        if "global" in words:
+            space = GLOBAL + space
+        self.imports.append(
+            Import(
+                module,
+                (ImportedName(name, alias, node.start_byte, node.end_byte),),
+                False,
+                node.start_byte,
+                node.end_byte,
+                node.start_point[0] + 1,
+                When.CALL,
+                False,
+                bool(namespace),
+                space=space,
+            )
+        )
+
+    def read_type(self, node: Node, namespace: str) -> None:
+        bases: list[str] = []
+        members: list[str] = []
+        inner: list[str] = []
+        marks = attributes_of(node)
+        for child in node.named_children:
+            if child.type == "base_list":
+                bases += [
+                    ".".join(text_of(p) for p in chain_of(c)) for c in child.named_children if chain_of(c)
+                ]
+            elif child.type in ("declaration_list", "enum_member_declaration_list"):
+                for member in child.named_children:
+                    read_member(member, members, inner, marks)
+        told = modifiers_of(node)
+        seen = [] if "public" in told else ["internal"]
+        self.definitions.append(
+            Definition(
+                text_of(node.child_by_field_name("name")),
+                TYPE_KINDS[node.type],
+                node.start_byte,
+                node.end_byte,
+                node.start_point[0] + 1,
+                node.end_point[0] + 1,
+                tuple(bases),
+                (*marks, *(word for word in TOLD if word in told), *seen),
+                tuple(members),
+                namespace=namespace,
+                inner=tuple(dict.fromkeys(inner)),
+            )
+        )
+
+    def mentions(self) -> Iterator[Mention]:
+        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        skip = {node.start_byte for node in captured.get("member", ())}
+        values = {node.text for node in captured.get("value", ())}
+        typed = {node.start_byte for node in captured.get("typed", ())}
+        whole = sorted((node.start_byte, node.end_byte) for node in captured.get("whole", ()))
+        first: dict[tuple[str, bytes], Node] = {}
+        for node in sorted(captured.get("name", ()), key=_place):
+            text = node.text or b""
+            if node.start_byte in skip or (text in values and node.start_byte not in typed):
+                continue
+            if text[:1].isupper():
+                first.setdefault(("type", text), node)
+        for node in sorted(captured.get("called", ()), key=_place):
+            first.setdefault(("member", node.text or b""), node)
+        for node in sorted(captured.get("chain", ()), key=_place):
+            parts = chain_of(node)
+            if len(parts) > 1:
+                text = b".".join(part.text or b"" for part in parts)
+                first.setdefault(("type", text), parts[0])
+        for (space, text), node in sorted(first.items(), key=lambda item: item[1].start_byte):
+            if not any(start <= node.start_byte < end for start, end in whole):
+                yield Mention(text.decode("utf-8", "replace"), node.start_point[0] + 1, space)
+
+
+def read_member(member: Node, members: list[str], inner: list[str], marks: list[str]) -> None:
+    """Note what a type holds: methods, properties, fields, what extends other types."""
+    if member.type == "method_declaration":
+        name = text_of(member.child_by_field_name("name"))
+        members.append(name + "()")
+        marks += attributes_of(member)
+        held = member.child_by_field_name("parameters")
+        first = next((p for p in (held.named_children if held else ()) if p.type == "parameter"), None)
+        if first is not None and "this" in modifiers_of(first):
+            inner.append(name)
+    elif member.type in ("property_declaration", "enum_member_declaration"):
+        members.append(text_of(member.child_by_field_name("name")))
+    elif member.type == "field_declaration":
+        declared = next((c for c in member.named_children if c.type == "variable_declaration"), None)
+        for variable in declared.named_children if declared is not None else ():
+            if variable.type == "variable_declarator":
+                members.append(text_of(variable.child_by_field_name("name")))
+
+
+def _place(node: Node) -> int:
+    return node.start_byte
+
+
+def read_facts(source: bytes, path: str) -> Facts:
+    """Return the surface facts of one C# file."""
+    return _Reader(source).read()

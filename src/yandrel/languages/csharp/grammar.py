@@ -1,0 +1,135 @@
+"""The grammar, loaded when first needed, and the kinds of node that are asked for."""
+
+from functools import cache
+
+import tree_sitter
+import tree_sitter_c_sharp
+from tree_sitter import Node
+
+LANGUAGE = tree_sitter.Language(tree_sitter_c_sharp.language())
+TYPE_KINDS = {
+    "class_declaration": "class",
+    "interface_declaration": "interface",
+    "enum_declaration": "enum",
+    "struct_declaration": "struct",
+    "record_declaration": "record",
+    "record_struct_declaration": "record",
+    "delegate_declaration": "delegate",
+}
+NAMESPACES = frozenset({"namespace_declaration", "file_scoped_namespace_declaration"})
+DECLARING = frozenset(
+    {"method_declaration", "property_declaration", "variable_declarator", "parameter",
+     "enum_member_declaration", "constructor_declaration", "destructor_declaration",
+     "local_function_statement", "type_parameter",
+     "declaration_pattern", "recursive_pattern", "catch_declaration", "event_declaration", "tuple_element",
+     "var_pattern", "declaration_expression", "labeled_statement", "from_clause", "name_colon",
+     "property_pattern_clause", *TYPE_KINDS}
+)  # fmt: skip
+MENTIONS = """
+(identifier) @name
+(member_access_expression name: (identifier) @member)
+(invocation_expression function: (member_access_expression name: (identifier) @called))
+(invocation_expression function: (member_access_expression name: (generic_name (identifier) @called)))
+(invocation_expression function: (conditional_access_expression
+  (member_binding_expression name: (identifier) @called)))
+(member_binding_expression name: (identifier) @member)
+(qualified_name) @chain
+(member_access_expression expression: (member_access_expression expression: (identifier))) @chain
+(method_declaration name: (identifier) @member)
+(property_declaration name: (identifier) @value)
+(variable_declarator name: (identifier) @value)
+(parameter name: (identifier) @value)
+(enum_member_declaration name: (identifier) @value)
+(_ type: (identifier) @typed)
+(_ returns: (identifier) @typed)
+(base_list (identifier) @typed)
+(type_argument_list (identifier) @typed)
+(nullable_type (identifier) @typed)
+(using_directive (identifier) @member)
+(using_directive (qualified_name (identifier) @member))
+(namespace_declaration name: (_) @whole)
+(file_scoped_namespace_declaration name: (_) @whole)
+(using_directive) @whole
+"""
+
+
+@cache
+def shared_parser() -> tree_sitter.Parser:
+    return tree_sitter.Parser(LANGUAGE)
+
+
+@cache
+def mention_query() -> tree_sitter.Query:
+    """Return the query for names that need no import; compiling it costs milliseconds."""
+    return tree_sitter.Query(LANGUAGE, MENTIONS)
+
+
+def parse(source: bytes) -> tree_sitter.Tree:
+    """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
+    return shared_parser().parse(source)
+
+
+def text_of(node: Node | None) -> str:
+    return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
+
+
+def dotted_text(node: Node | None) -> str:
+    """Return a qualified name without the white space in it."""
+    return "".join(text_of(node).split())
+
+
+def modifiers_of(node: Node) -> set[str]:
+    return {text_of(child) for child in node.children if child.type == "modifier"}
+
+
+def attributes_of(node: Node) -> list[str]:
+    """Return the names of a declaration's attributes."""
+    return [
+        dotted_text(attribute.child_by_field_name("name")).rpartition(".")[2]
+        for held in node.named_children
+        if held.type == "attribute_list"
+        for attribute in held.named_children
+        if attribute.type == "attribute"
+    ]
+
+
+def chain_of(node: Node) -> list[Node]:
+    """Return the names of `a.b.c`, up to the first that is given types; nothing where it is no chain."""
+    if node.type == "identifier":
+        return [node]
+    if node.type == "generic_name":
+        return [node.named_children[0]]
+    if node.type == "alias_qualified_name":
+        name = node.child_by_field_name("name")
+        return chain_of(name) if name is not None else []
+    first = "qualifier" if node.type == "qualified_name" else "expression"
+    if node.type not in ("qualified_name", "member_access_expression"):
+        return []
+    owner, name = node.child_by_field_name(first), node.child_by_field_name("name")
+    if owner is None or name is None:
+        return []
+    parts = chain_of(owner)
+    if not parts or _has_generic(owner):
+        return parts
+    return [*parts, *chain_of(name)]
+
+
+def _has_generic(node: Node | None) -> bool:
+    while node is not None:
+        if node.type == "generic_name":
+            return True
+        name = node.child_by_field_name("name")
+        if name is not None and name.type == "generic_name":
+            return True
+        node = node.child_by_field_name("qualifier") or node.child_by_field_name("expression")
+    return False
+
+
+def is_rooted(node: Node) -> bool:
+    """Whether a chain begins with `global::`."""
+    while node.type in ("qualified_name", "member_access_expression"):
+        first = node.child_by_field_name("qualifier") or node.child_by_field_name("expression")
+        if first is None:
+            return False
+        node = first
+    return node.type == "alias_qualified_name" and text_of(node.child_by_field_name("alias")) == "global"

@@ -1,0 +1,78 @@
+"""C#, behind the language protocol."""
+
+from collections.abc import Mapping
+from typing import TYPE_CHECKING
+
+from yandrel.languages.csharp.facts import read_facts
+from yandrel.languages.csharp.project import MANIFESTS, find_project, rewrite_manifests
+from yandrel.languages.csharp.roles import HINTS
+from yandrel.languages.csharp.view import CSharpView
+from yandrel.languages.named.language import NamedLanguage
+from yandrel.languages.named.view import NamedView
+from yandrel.model.changes import Edit, Relocation
+from yandrel.model.evidence import Hint
+from yandrel.model.facts import Facts
+from yandrel.model.project import Project, SourceRoot, Units
+
+if TYPE_CHECKING:
+    from yandrel.languages.named.dialect import Dialect
+
+KEYWORDS = (
+    "abstract as base bool break byte case catch char checked class const continue decimal default "
+    "delegate do double else enum event explicit extern false finally fixed float for foreach goto if "
+    "implicit in int interface internal is lock long namespace new null object operator out override "
+    "params private protected public readonly ref return sbyte sealed short sizeof stackalloc static "
+    "string struct switch this throw true try typeof uint ulong unchecked unsafe ushort using virtual "
+    "void volatile while"
+)
+
+
+class CSharpLanguage(NamedLanguage):
+    """See `yandrel.languages.protocol.Language`."""
+
+    name = "csharp"
+    title = "C#"
+    suffixes = (".cs",)
+    manifests = MANIFESTS
+    words = KEYWORDS
+
+    def name_of(self, path: str) -> str:
+        return "csharp"
+
+    def read_facts(self, source: bytes, path: str) -> Facts:
+        return read_facts(source, path)
+
+    def find_project(
+        self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
+    ) -> Project:
+        return find_project(units, manifests, configured)
+
+    def open_view(self, units: Units, project: Project) -> CSharpView:
+        return CSharpView(units, project)
+
+    def open_dialect(self, view: NamedView) -> "Dialect":
+        from yandrel.languages.csharp.dialect import CSharpDialect
+
+        assert isinstance(view, CSharpView)
+        return CSharpDialect(view)
+
+    def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
+        words = super().moved_words(view, relocation)
+        assert isinstance(view, CSharpView)
+        for unit in {*relocation.units, *(s.unit for s in relocation.definitions)} & view.units.facts.keys():
+            facts = view.units.facts[unit]
+            words |= {namespace.rpartition(".")[2] for namespace in facts.namespaces if namespace}
+            for definition in facts.definitions:
+                words |= {*definition.inner, definition.name.removesuffix("Attribute")}
+        return words
+
+    def rewrite_manifests(
+        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+    ) -> dict[str, list[Edit]]:
+        return rewrite_manifests(project, relocation, manifests)
+
+    def hints(self) -> tuple[Hint, ...]:
+        return HINTS
+
+
+LANGUAGE = CSharpLanguage()

@@ -1,0 +1,63 @@
+"""What tells a unit's role in C# servers: attributes, bases, names, folders."""
+
+from yandrel.model.evidence import Hint
+
+
+def _hints(role: str, kind: str, weight: int, patterns: str) -> tuple[Hint, ...]:
+    return tuple(Hint(role, kind, pattern, weight) for pattern in patterns.split())
+
+
+HINTS: tuple[Hint, ...] = (
+    *_hints("test", "file", 9, "*Test.cs *Tests.cs *TestFixture.cs *Spec.cs *Specs.cs"),
+    *_hints("test", "folder", 8, "test tests Test Tests *.Tests *.UnitTests *.IntegrationTests"),
+    *_hints("test", "mark", 5, "TestFixture Test Fact Theory TestClass TestMethod"),
+    *_hints("entry", "file", 7, "Program.cs Startup.cs Global.asax.cs"),
+    *_hints("config", "file", 6, "*Options.cs *Settings.cs *Configuration.cs *Config.cs AssemblyInfo.cs"),
+    *_hints("config", "folder", 5, "Configuration Options Settings Properties"),
+    *_hints("route", "file", 6, "?*Routes.cs ?*Router.cs ?*Endpoints.cs"),
+    *_hints("route", "folder", 5, "Routes Routing Endpoints"),
+    *_hints("route", "type", 5, "?*Routes ?*Router ?*Endpoints"),
+    *_hints("controller", "mark", 7, "ApiController Controller"),
+    *_hints("controller", "mark", 3, "HttpGet HttpPost HttpPut HttpDelete HttpPatch Route"),
+    *_hints("controller", "file", 6, "*Controller.cs *Handler.cs"),
+    *_hints("controller", "folder", 5, "Controllers Handlers"),
+    *_hints("controller", "type", 5, "?*Controller"),
+    *_hints("controller", "base", 6, "Controller ControllerBase ApiController *Controller"),
+    *_hints("service", "file", 6, "*Service.cs *UseCase.cs *Manager.cs"),
+    *_hints("service", "folder", 5, "Services UseCases Application"),
+    *_hints("service", "type", 5, "?*Service ?*UseCase"),
+    *_hints("repository", "file", 6, "*Repository.cs *DbContext.cs *Store.cs"),
+    *_hints("repository", "folder", 5, "Repositories Persistence Data Stores"),
+    *_hints("repository", "type", 5, "?*Repository ?*DbContext"),
+    *_hints("repository", "base", 6, "DbContext *Repository"),
+    *_hints("model", "mark", 6, "Table Keyless"),
+    *_hints("model", "folder", 5, "Models Entities Domain"),
+    *_hints("model", "type", 4, "?*Entity ?*Model"),
+    *_hints("schema", "file", 6, "*Dto.cs *Request.cs *Response.cs *ViewModel.cs *Form.cs"),
+    *_hints("schema", "folder", 5, "Dtos Dto Contracts ViewModels Requests Responses"),
+    *_hints("schema", "type", 5, "?*Dto ?*DTO ?*ViewModel ?*Request ?*Response"),
+    *_hints("middleware", "file", 6, "*Middleware.cs *Filter.cs *Interceptor.cs"),
+    *_hints("middleware", "folder", 5, "Middleware Filters Interceptors"),
+    *_hints("middleware", "type", 5, "?*Middleware ?*Filter ?*FilterAttribute"),
+    *_hints("command", "folder", 5, "Commands"),
+    *_hints("command", "type", 4, "?*Command ?*CommandHandler"),
+    *_hints("query", "folder", 5, "Queries"),
+    *_hints("query", "type", 4, "?*Query ?*QueryHandler"),
+    *_hints("event", "folder", 5, "Events EventHandlers"),
+    *_hints("event", "type", 4, "?*Event ?*EventHandler"),
+    *_hints("task", "folder", 5, "Jobs Tasks Workers"),
+    *_hints("task", "base", 5, "BackgroundService IHostedService"),
+    *_hints("validator", "file", 6, "*Validator.cs"),
+    *_hints("validator", "folder", 5, "Validators Validation"),
+    *_hints("validator", "type", 5, "?*Validator"),
+    *_hints("validator", "base", 5, "AbstractValidator"),
+    *_hints("helper", "file", 5, "*Helper.cs *Helpers.cs *Extensions.cs *Utils.cs"),
+    *_hints("helper", "folder", 4, "Helpers Extensions Utilities Utils"),
+    *_hints("helper", "type", 4, "?*Helper ?*Extensions ?*Utils"),
+    *_hints("error", "file", 6, "*Exception.cs *Error.cs"),
+    *_hints("error", "folder", 5, "Exceptions Errors"),
+    *_hints("error", "type", 4, "?*Exception"),
+    *_hints("error", "base", 3, "*Exception"),
+    *_hints("migration", "folder", 7, "Migrations"),
+    *_hints("migration", "base", 7, "Migration"),
+)
