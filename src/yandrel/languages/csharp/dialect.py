@@ -170,8 +170,12 @@ class CSharpDialect(Dialect):
 
     def settle_clause(self, clause: Clause, path: str, content: Content, renaming: Renaming) -> str | None:
         """A namespace that holds nothing any more cannot be opened."""
-        if clause.space == STATIC or path != clause.path or not self.view.table.has_namespace(clause.path):
+        if clause.space == STATIC or not self.view.table.has_namespace(clause.path):
             return path
+        if path != clause.path:
+            others = {c.path for c in content.clauses if not c.bound and c.path != clause.path}
+            own = content.blocks[content.statements[clause.statement].block].name
+            return None if path in others or path == own else path
         return path if clause.path in self.left_after(renaming) else None
 
     def left_after(self, renaming: Renaming) -> set[str]:

@@ -75,6 +75,8 @@ class NamedView(KeptGraph):
             for facts in self.units.facts.values():
                 for namespace in facts.namespaces:
                     self._own_heads.add(self.fold(".".join(namespace.split(".")[:2]), "type"))
+        if any(root.namespace and name.startswith(root.namespace + ".") for root in self.project.roots):
+            return True
         folded = self.fold(name, "type").split(".")
         return ".".join(folded[:2]) in self._own_heads or folded[0] in self._own_heads
 

@@ -1,0 +1,10 @@
+using System;
+using Waxmoor.Shared;
+
+namespace Waxmoor.Services
+{
+    public class A
+    {
+        Ledger ledger;
+    }
+}

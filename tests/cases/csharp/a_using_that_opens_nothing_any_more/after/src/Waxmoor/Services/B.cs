@@ -1,0 +1,10 @@
+using Waxmoor.Shared;
+
+namespace Waxmoor.Services
+{
+    public class B
+    {
+        Ledger ledger;
+        Season season;
+    }
+}

@@ -1,0 +1,7 @@
+namespace Waxmoor.Shared
+{
+    public enum Season
+    {
+        Spring
+    }
+}

@@ -1,0 +1,6 @@
+namespace Waxmoor.Ledgers
+{
+    public class Ledger
+    {
+    }
+}

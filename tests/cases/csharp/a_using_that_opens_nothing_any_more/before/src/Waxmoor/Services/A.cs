@@ -1,0 +1,10 @@
+using System;
+using Waxmoor.Ledgers;
+
+namespace Waxmoor.Services
+{
+    public class A
+    {
+        Ledger ledger;
+    }
+}

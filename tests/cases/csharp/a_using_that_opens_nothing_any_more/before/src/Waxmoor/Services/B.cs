@@ -1,0 +1,11 @@
+using Waxmoor.Ledgers;
+using Waxmoor.Shared;
+
+namespace Waxmoor.Services
+{
+    public class B
+    {
+        Ledger ledger;
+        Season season;
+    }
+}

@@ -1,0 +1,7 @@
+namespace Waxmoor.Hives
+{
+    public class Colony
+    {
+        public const int Most = 12;
+    }
+}

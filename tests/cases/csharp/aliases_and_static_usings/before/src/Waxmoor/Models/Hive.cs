@@ -1,0 +1,7 @@
+namespace Waxmoor.Models
+{
+    public class Hive
+    {
+        public const int Most = 12;
+    }
+}

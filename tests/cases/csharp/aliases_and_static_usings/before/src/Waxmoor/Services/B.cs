@@ -1,0 +1,9 @@
+namespace Waxmoor.Services
+{
+    using Homes = System.Collections.Generic.List<Waxmoor.Models.Hive>;
+
+    public class B
+    {
+        Homes homes = new Homes();
+    }
+}

@@ -1,0 +1,6 @@
+namespace Waxmoor.Routing
+{
+    public class PathAttribute : System.Attribute
+    {
+    }
+}

@@ -1,0 +1,11 @@
+using Waxmoor.Routing;
+
+namespace Waxmoor.Web
+{
+    [Path]
+    public class Page
+    {
+        [PathAttribute]
+        public int Number;
+    }
+}

@@ -1,0 +1,9 @@
+namespace Waxmoor.Web
+{
+    [Route]
+    public class Page
+    {
+        [RouteAttribute]
+        public int Number;
+    }
+}

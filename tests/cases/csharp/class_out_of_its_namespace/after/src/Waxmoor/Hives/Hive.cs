@@ -1,0 +1,15 @@
+using Waxmoor.Models;
+
+namespace Waxmoor.Hives
+{
+    /// <summary>See <see cref="Frame"/>, <see cref="Waxmoor.Models.Keeper.Name"/>.</summary>
+    public class Hive : Base
+    {
+        private Frame frame = new Frame();
+
+        public Hive()
+        {
+            frame.Fill(this);
+        }
+    }
+}

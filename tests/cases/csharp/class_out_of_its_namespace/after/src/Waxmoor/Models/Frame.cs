@@ -1,0 +1,11 @@
+using Waxmoor.Hives;
+
+namespace Waxmoor.Models
+{
+    public class Frame
+    {
+        public void Fill(Hive hive)
+        {
+        }
+    }
+}

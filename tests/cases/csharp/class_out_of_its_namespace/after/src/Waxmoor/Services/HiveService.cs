@@ -1,0 +1,12 @@
+using System;
+using Waxmoor.Hives;
+using Waxmoor.Models;
+
+namespace Waxmoor.Services
+{
+    public class HiveService
+    {
+        object hive = typeof(Hive);
+        Frame frame = null;
+    }
+}

@@ -1,0 +1,6 @@
+namespace Waxmoor.Models
+{
+    public abstract class Base
+    {
+    }
+}

@@ -1,0 +1,9 @@
+namespace Waxmoor.Models
+{
+    public class Frame
+    {
+        public void Fill(Hive hive)
+        {
+        }
+    }
+}

@@ -1,0 +1,10 @@
+namespace Waxmoor.Models
+{
+    public class Keeper
+    {
+        public Hive Hive { get; set; }
+
+        /// <see cref="Hive"/>
+        public string Name = nameof(Waxmoor.Models.Hive);
+    }
+}

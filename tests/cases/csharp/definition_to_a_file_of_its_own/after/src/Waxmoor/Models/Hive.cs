@@ -1,0 +1,10 @@
+using System.Collections.Generic;
+using Waxmoor.Frames;
+
+namespace Waxmoor.Models
+{
+    public class Hive
+    {
+        List<Frame> frames;
+    }
+}

@@ -1,0 +1,12 @@
+using Waxmoor.Models;
+
+namespace Waxmoor.Hives
+{
+    public static class HiveExtensions
+    {
+        public static int Weight(this Hive hive)
+        {
+            return 3;
+        }
+    }
+}

@@ -1,0 +1,13 @@
+using Waxmoor.Models;
+using Waxmoor.Shared;
+
+namespace Waxmoor.Services
+{
+    public class B
+    {
+        int? Weight(Hive hive)
+        {
+            return hive?.Weight();
+        }
+    }
+}

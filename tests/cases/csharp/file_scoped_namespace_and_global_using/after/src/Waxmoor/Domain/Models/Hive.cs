@@ -1,0 +1,3 @@
+namespace Waxmoor.Domain.Models;
+
+public record Hive(string Name);

@@ -1,0 +1,6 @@
+namespace Waxmoor.Services;
+
+public class A
+{
+    private readonly Hive hive = new("Heather");
+}

@@ -1,0 +1,2 @@
+global using Waxmoor.Domain.Models;
+global using System;

@@ -1,0 +1,2 @@
+global using Waxmoor.Models;
+global using System;

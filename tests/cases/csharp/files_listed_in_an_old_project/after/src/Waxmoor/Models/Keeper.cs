@@ -1,0 +1,9 @@
+using Waxmoor.Hives;
+
+namespace Waxmoor.Models
+{
+    public class Keeper
+    {
+        Hive hive;
+    }
+}

@@ -1,0 +1,7 @@
+namespace Waxmoor.Models
+{
+    public class Keeper
+    {
+        Hive hive;
+    }
+}

@@ -1,0 +1,7 @@
+namespace Waxmoor
+{
+    public static class Clock
+    {
+        public static int Year = 1954;
+    }
+}

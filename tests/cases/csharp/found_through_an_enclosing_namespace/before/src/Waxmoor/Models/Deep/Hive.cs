@@ -1,0 +1,7 @@
+namespace Waxmoor.Models.Deep
+{
+    public class Hive
+    {
+        int year = Clock.Year;
+    }
+}

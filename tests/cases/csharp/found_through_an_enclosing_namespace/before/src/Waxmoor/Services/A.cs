@@ -1,0 +1,7 @@
+namespace Waxmoor.Services
+{
+    public class A
+    {
+        int year = Waxmoor.Clock.Year + global::Waxmoor.Clock.Year;
+    }
+}

@@ -1,0 +1,6 @@
+namespace Waxmoor.Core
+{
+    internal class Clock
+    {
+    }
+}

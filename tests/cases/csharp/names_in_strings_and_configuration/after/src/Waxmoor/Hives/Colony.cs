@@ -1,0 +1,8 @@
+namespace Waxmoor.Hives
+{
+    public class Colony
+    {
+        string name = "Waxmoor.Hives.Colony";
+        string text = "see Waxmoor.Models.Hive";
+    }
+}

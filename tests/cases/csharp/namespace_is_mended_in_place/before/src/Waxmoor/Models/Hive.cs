@@ -1,0 +1,6 @@
+namespace Waxmoor.Entities
+{
+    public class Hive
+    {
+    }
+}

@@ -1,0 +1,9 @@
+using Waxmoor.Entities;
+
+namespace Waxmoor.Models
+{
+    public class Keeper
+    {
+        Hive hive;
+    }
+}

@@ -1,0 +1,3 @@
+namespace Waxmoor.Hives;
+
+public record Hive(string Name);

@@ -1,0 +1,5 @@
+using Waxmoor.Hives;
+
+namespace Waxmoor.Models;
+
+public record Keeper(Hive Hive);

@@ -1,0 +1,8 @@
+using Waxmoor.Hives;
+
+namespace Waxmoor.Services;
+
+public class A
+{
+    private readonly Hive hive = new("Heather");
+}

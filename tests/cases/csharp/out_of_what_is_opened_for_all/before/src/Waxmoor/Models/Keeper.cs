@@ -1,0 +1,3 @@
+namespace Waxmoor.Models;
+
+public record Keeper(Hive Hive);

@@ -1,0 +1,7 @@
+namespace Waxmoor.Models
+{
+    public partial class Hive
+    {
+        int weight;
+    }
+}

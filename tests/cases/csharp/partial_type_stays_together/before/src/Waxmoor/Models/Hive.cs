@@ -1,0 +1,6 @@
+namespace Waxmoor.Models
+{
+    public partial class Hive
+    {
+    }
+}

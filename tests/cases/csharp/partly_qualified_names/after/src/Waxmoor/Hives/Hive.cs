@@ -1,0 +1,7 @@
+namespace Waxmoor.Hives
+{
+    public class Hive
+    {
+        public static int Count;
+    }
+}

@@ -1,0 +1,9 @@
+using Waxmoor.Time;
+
+namespace Waxmoor.Core
+{
+    public class Ledger
+    {
+        Clock clock;
+    }
+}

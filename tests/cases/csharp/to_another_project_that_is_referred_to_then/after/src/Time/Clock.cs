@@ -1,0 +1,6 @@
+namespace Waxmoor.Time
+{
+    public class Clock
+    {
+    }
+}

@@ -1,0 +1,7 @@
+namespace Waxmoor.Time
+{
+    public enum Season
+    {
+        Spring
+    }
+}

@@ -1,0 +1,6 @@
+namespace Waxmoor.Other
+{
+    public class Frame
+    {
+    }
+}

@@ -1,0 +1,11 @@
+using Waxmoor.Hives;
+using Waxmoor.Other;
+
+namespace Waxmoor.Services
+{
+    public class A
+    {
+        Hive hive;
+        Other.Frame frame;
+    }
+}
