@@ -14,6 +14,7 @@ LANGUAGES = {
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 3),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 1),
+    "go": ("yandrel.languages.go.language", (".go",), 1),
     "php": ("yandrel.languages.php.language", (".php",), 2),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
@@ -23,6 +24,7 @@ MANIFESTS = (
     "pyproject.toml", "setup.cfg", "composer.json", "package.json", "tsconfig.json", "jsconfig.json",
     "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json", "tsconfig.lib.json",
     "pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts",
+    "go.mod", "go.work",
     "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json", "tsconfig.spec.json",
 )  # fmt: skip
 

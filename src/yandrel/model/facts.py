@@ -73,6 +73,11 @@ class Definition(Struct, frozen=True, array_like=True):
     inner: tuple[str, ...] = ()
 
     @property
+    def is_method(self) -> bool:
+        """Whether it is part of a type, though it stands away from it."""
+        return self.kind == "method"
+
+    @property
     def of_file(self) -> bool:
         """Whether only its own file sees it."""
         return "private" in self.marks

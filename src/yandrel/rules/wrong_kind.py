@@ -31,7 +31,7 @@ class WrongKind:
             if shape is None or not shape.kind:
                 continue
             for definition in context.index.facts[unit].definitions:
-                if definition.kind == shape.kind or definition.name.startswith("_"):
+                if definition.kind == shape.kind or definition.name.startswith("_") or definition.is_method:
                     continue
                 if definition.kind in ("constant", "type") and shape.kind != "constant":
                     continue

@@ -136,7 +136,9 @@ def _actions_of(definition: Definition, domain: str) -> list[str]:
     """Return what a handler does, by its name; a class by its own name where that says something."""
     if definition.name.startswith("_"):
         return []
-    if definition.kind == "function":
+    if definition.is_method:
+        names = [definition.name.rpartition(".")[2]]
+    elif definition.kind == "function":
         names = [definition.name]
     elif definition.kind in TYPE_KINDS:
         own = action_of(definition.name, domain)

@@ -174,7 +174,10 @@ class ContentReader:
             self.globals.add(number)
         if namespace:
             self.inner.add(number)
-        self.content.statements.append(Statement(node.start_byte, node.end_byte, max(block, 0), space))
+        asked = node.parent is not None and node.parent.type.startswith("preproc")
+        self.content.statements.append(
+            Statement(node.start_byte, node.end_byte, max(block, 0), space, conditional=asked)
+        )
         self.content.clauses.append(
             Clause(
                 path,

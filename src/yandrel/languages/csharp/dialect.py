@@ -208,7 +208,8 @@ class CSharpDialect(Dialect):
         texts: dict[int, str] = {}
         for item in kept:
             number = item.clause.statement
-            texts[number] = _key(item.path)
+            if not content.statements[number].conditional:
+                texts[number] = _key(item.path)
             if item.dropped:
                 gone.add(number)
             elif item.path != item.clause.path:
@@ -333,7 +334,7 @@ def _first_usings(content: Content, lines: list[tuple[str, str]]) -> list[Edit]:
     at = block.statement_start
     if not block.name and content.held:
         at = min(at, content.held[0].start) if at else content.held[0].start
-    above = [s.end for s in content.statements]
+    above = [s.end for s in content.statements if not s.conditional]
     body = newline.join(line for _, line in sorted(lines))
     if above and max(above) < at:
         return [Edit(max(above), max(above), (newline + body).encode())]

@@ -24,7 +24,7 @@ class Block:
 class Statement:
     """One import statement; `prefix` is what a group's names have in common.
 
-    `everywhere` says that it is for all blocks of the file.
+    `everywhere` says that it is for all blocks of the file, `conditional` that it is not always there.
     """
 
     start: int
@@ -34,6 +34,7 @@ class Statement:
     prefix: str = ""
     grouped: bool = False
     everywhere: bool = False
+    conditional: bool = False
 
 
 @dataclass(frozen=True, slots=True)

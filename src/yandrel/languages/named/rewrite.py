@@ -20,7 +20,6 @@ from yandrel.languages.named.table import Renaming, last_of, parent_of
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.model.graph import Symbol
 
-
 WORD = re.compile(rb"[^\W\d]\w*")
 
 

@@ -1,0 +1,18 @@
+package routes
+
+import (
+	"coop.example/waxmoor/controllers"
+	"coop.example/waxmoor/repositories"
+	"coop.example/waxmoor/services"
+	"coop.example/waxmoor/shared"
+)
+
+// Hives returns the routes of hives.
+func Hives() shared.Routes {
+	hives := &repositories.HiveRepository{}
+	controller := controllers.HiveController{Service: &services.HiveService{Hives: hives}, Hives: hives}
+	return shared.Routes{
+		"/":     controller.Index,
+		"/open": controller.Open,
+	}
+}

@@ -1,0 +1,33 @@
+package shared
+
+import (
+	"encoding/json"
+	"net/http"
+	"strconv"
+)
+
+// Routes are the handlers of paths.
+type Routes map[string]http.HandlerFunc
+
+// Number takes a number out of a request.
+func Number(request *http.Request, name string) (int, error) {
+	number, err := strconv.Atoi(request.FormValue(name))
+	if err != nil {
+		return 0, Invalid{name + " must be a number"}
+	}
+	return number, nil
+}
+
+// Show writes a row.
+func Show(answer http.ResponseWriter, row any) {
+	_ = json.NewEncoder(answer).Encode(row)
+}
+
+// Fail writes an error.
+func Fail(answer http.ResponseWriter, err error) {
+	status := http.StatusInternalServerError
+	if _, bad := err.(Invalid); bad {
+		status = http.StatusBadRequest
+	}
+	http.Error(answer, err.Error(), status)
+}

@@ -1,0 +1,205 @@
+"""Surface facts of Go: the package, imports, what is declared at the top, what is named without an import."""
+
+import re
+from collections.abc import Iterator
+
+import tree_sitter
+from tree_sitter import Node
+
+from yandrel.languages.go.grammar import (
+    KINDS,
+    LISTS,
+    embedded_name,
+    mention_query,
+    names_of,
+    parse,
+    path_of,
+    receiver_of,
+    specs_of,
+    text_of,
+)
+from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
+
+METHOD = "method"
+CONSTRAINED = re.compile(rb"^//(?:go:build| \+build) ", re.MULTILINE)
+
+
+class _Reader:
+    def __init__(self, source: bytes) -> None:
+        self.source = source
+        self.root = parse(source).root_node
+        self.package = ""
+        self.imports: list[Import] = []
+        self.definitions: list[Definition] = []
+        self.acts = 0
+
+    def read(self) -> Facts:
+        for node in self.root.named_children:
+            kind = node.type
+            if kind == "package_clause":
+                self.package = text_of(node.named_children[0])
+            elif kind == "import_declaration":
+                for spec in specs_of(node):
+                    self.read_import(spec)
+            elif kind in ("function_declaration", "method_declaration"):
+                self.read_function(node)
+            elif kind in ("const_declaration", "var_declaration", "type_declaration"):
+                for spec in specs_of(node):
+                    self.read_spec(spec, kind)
+        return Facts(
+            "go",
+            self.root.end_point[0] + 1 if self.source.strip() else 0,
+            tuple(self.imports),
+            tuple(self.definitions),
+            acts=self.acts,
+            problems=find_problems(self.root),
+            namespaces=(self.package,),
+            mentions=tuple(self.mentions()),
+            secrets=find_secrets(self.source),
+        )
+
+    def read_import(self, spec: Node) -> None:
+        alias = text_of(spec.child_by_field_name("name"))
+        self.imports.append(
+            Import(
+                path_of(spec),
+                (ImportedName("*", alias, spec.start_byte, spec.end_byte),),
+                True,
+                spec.start_byte,
+                spec.end_byte,
+                spec.start_point[0] + 1,
+                When.LOAD,
+                False,
+                False,
+            )
+        )
+
+    def read_function(self, node: Node) -> None:
+        name = text_of(node.child_by_field_name("name"))
+        if node.type == "method_declaration":
+            owner = receiver_of(node)
+            self.define(f"{owner}.{name}", METHOD, node, node, owner=owner)
+        elif name == "init":
+            self.acts += 1
+        elif name != "_":
+            self.define(name, "function", node, node)
+
+    def read_spec(self, spec: Node, kind: str) -> None:
+        for name in names_of(spec):
+            text = text_of(name)
+            if text == "_":
+                self.acts += 1
+                continue
+            if kind != "type_declaration":
+                self.define(text, "constant", spec, name)
+                continue
+            found = spec.child_by_field_name("type")
+            members, bases = _members_of(found)
+            shape = found.type if found is not None else ""
+            self.define(
+                text, KINDS.get(shape, "type"), spec, name, bases, members, value=LISTS.get(shape, "")
+            )
+
+    def define(
+        self,
+        name: str,
+        kind: str,
+        node: Node,
+        first: Node,
+        bases: tuple[str, ...] = (),
+        members: tuple[str, ...] = (),
+        owner: str = "",
+        value: str = "",
+    ) -> None:
+        self.definitions.append(
+            Definition(
+                name,
+                kind,
+                node.start_byte,
+                node.end_byte,
+                first.start_point[0] + 1,
+                node.end_point[0] + 1,
+                bases,
+                (),
+                members,
+                value,
+                owner=owner,
+            )
+        )
+
+    def mentions(self) -> Iterator[Mention]:
+        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        own = {node.text for node in captured.get("own", ())}
+        own |= {d.name.encode() for d in self.definitions}
+        skip = {node.start_byte for capture in ("package", "member") for node in captured.get(capture, ())}
+        skip |= {node.start_byte for node in captured.get("key", ())} - {
+            node.start_byte for node in captured.get("listed", ())
+        }
+        named = {alias.bound if alias.alias else "" for item in self.imports for alias in item.names}
+        first: dict[bytes, int] = {}
+        for node in captured.get("qualified", ()):
+            _keep(first, b"".join((node.text or b"").split()), node.start_byte)
+        for node in captured.get("selected", ()):
+            text = b"".join((node.text or b"").split())
+            head = text.partition(b".")[0]
+            if head not in own or head.decode("utf-8", "replace") in named:
+                _keep(first, text, node.start_byte)
+        for capture in ("type", "name"):
+            for node in captured.get(capture, ()):
+                text = node.text or b""
+                if node.start_byte not in skip and (capture == "type" or text not in own):
+                    _keep(first, text, node.start_byte)
+        defined = {d.name.encode() for d in self.definitions}
+        lines = _Lines(self.source)
+        for text, at in sorted(first.items(), key=lambda item: item[1]):
+            if text not in defined:
+                yield Mention(text.decode("utf-8", "replace"), lines.of(at))
+
+
+class _Lines:
+    """Counts lines for places that come in order."""
+
+    def __init__(self, source: bytes) -> None:
+        self.source = source
+        self.at = 0
+        self.line = 1
+
+    def of(self, position: int) -> int:
+        self.line += self.source.count(b"\n", self.at, position)
+        self.at = position
+        return self.line
+
+
+def _keep(first: dict[bytes, int], text: bytes, at: int) -> None:
+    known = first.get(text)
+    if known is None or at < known:
+        first[text] = at
+
+
+def _members_of(node: Node | None) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """Return the fields or methods of a type, and the types that it embeds."""
+    members: list[str] = []
+    bases: list[str] = []
+    if node is None or node.type not in KINDS:
+        return (), ()
+    held = node.named_children
+    if node.type == "struct_type":
+        held = [f for c in held if c.type == "field_declaration_list" for f in c.named_children]
+    for field in held:
+        if field.type == "field_declaration":
+            names = names_of(field)
+            members += [text_of(name) for name in names]
+            if not names:
+                members.append(embedded_name(field))
+                bases.append(embedded_name(field))
+        elif field.type == "method_elem":
+            members.append(text_of(field.child_by_field_name("name")) + "()")
+        elif field.type == "type_elem" and len(field.named_children) == 1:
+            bases.append(text_of(field.named_children[0]))
+    return tuple(members), tuple(bases)
+
+
+def read_facts(source: bytes, path: str) -> Facts:
+    """Return the surface facts of one Go file."""
+    return _Reader(source).read()

@@ -1,0 +1,88 @@
+"""The grammar, loaded when first needed, and the kinds of node that are asked for."""
+
+from functools import cache
+
+import tree_sitter
+import tree_sitter_go
+from tree_sitter import Node
+
+LANGUAGE = tree_sitter.Language(tree_sitter_go.language())
+KINDS = {"struct_type": "struct", "interface_type": "interface"}
+LISTS = {"map_type": "map", "slice_type": "slice", "array_type": "array"}
+MENTIONS = """
+(type_identifier) @type
+(identifier) @name
+(qualified_type package: (package_identifier) @package name: (type_identifier) @member) @qualified
+(selector_expression operand: (identifier) field: (field_identifier)) @selected
+(keyed_element key: (literal_element (identifier) @key))
+(composite_literal type: [(map_type) (slice_type) (array_type) (implicit_length_array_type)]
+  body: (literal_value (keyed_element key: (literal_element (identifier) @listed))))
+(short_var_declaration left: (expression_list (identifier) @own))
+(parameter_declaration name: (identifier) @own)
+(variadic_parameter_declaration name: (identifier) @own)
+(range_clause left: (expression_list (identifier) @own))
+(block (statement_list (var_declaration (var_spec name: (identifier) @own))))
+"""
+
+
+@cache
+def shared_parser() -> tree_sitter.Parser:
+    return tree_sitter.Parser(LANGUAGE)
+
+
+@cache
+def mention_query() -> tree_sitter.Query:
+    """Return the query for names that need no import; compiling it costs milliseconds."""
+    return tree_sitter.Query(LANGUAGE, MENTIONS)
+
+
+def parse(source: bytes) -> tree_sitter.Tree:
+    """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
+    return shared_parser().parse(source)
+
+
+def text_of(node: Node | None) -> str:
+    return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
+
+
+def path_of(spec: Node) -> str:
+    """Return the path that an import names."""
+    return text_of(spec.child_by_field_name("path")).strip('"`')
+
+
+def specs_of(node: Node) -> list[Node]:
+    """Return what a declaration declares: it alone, or each line between its brackets."""
+    out = []
+    for child in node.named_children:
+        if child.type.endswith("_spec_list"):
+            out += [c for c in child.named_children if c.type != "comment"]
+        elif child.type != "comment":
+            out.append(child)
+    return out
+
+
+def names_of(spec: Node) -> list[Node]:
+    return [n for n in spec.children_by_field_name("name") if n.type != "," and n.is_named]
+
+
+def receiver_of(node: Node) -> str:
+    """Return the type that a method belongs to."""
+    held = node.child_by_field_name("receiver")
+    found = (
+        held.named_children[0].child_by_field_name("type")
+        if held is not None and held.named_children
+        else None
+    )
+    while found is not None and found.type not in ("type_identifier",):
+        found = found.child_by_field_name("type") or next(iter(found.named_children), None)
+    return text_of(found)
+
+
+def embedded_name(node: Node) -> str:
+    """Return the name of the type that a field without a name embeds."""
+    found = node.child_by_field_name("type")
+    while found is not None and found.type in ("generic_type", "pointer_type"):
+        found = found.child_by_field_name("type") or next(iter(found.named_children), None)
+    if found is not None and found.type == "qualified_type":
+        found = found.child_by_field_name("name")
+    return text_of(found)

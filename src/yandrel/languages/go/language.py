@@ -1,0 +1,120 @@
+"""Go, behind the language protocol."""
+
+from collections.abc import Callable, Mapping
+
+from yandrel.errors import CallError
+from yandrel.languages.copying import CopyingScaffolder
+from yandrel.languages.go.facts import read_facts
+from yandrel.languages.go.project import MANIFESTS, find_project, rewrite_manifests
+from yandrel.languages.go.roles import HINTS
+from yandrel.languages.go.view import GoView, folder_of
+from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.model.changes import Edit, Relocation, Rewrite
+from yandrel.model.evidence import Hint
+from yandrel.model.facts import Facts
+from yandrel.model.project import Project, SourceRoot, Units
+from yandrel.model.words import snake
+
+KEYWORDS = (
+    "break case chan const continue default defer else fallthrough for func go goto if import interface "
+    "map package range return select struct switch type var"
+)
+
+
+class GoLanguage:
+    """See `yandrel.languages.protocol.Language`."""
+
+    name = "go"
+    suffixes: tuple[str, ...] = (".go",)
+    manifests: tuple[str, ...] = MANIFESTS
+    cookies = False
+    implicit = True
+    folds_case = False
+
+    def name_of(self, path: str) -> str:
+        return "go"
+
+    def read_facts(self, source: bytes, path: str) -> Facts:
+        return read_facts(source, path)
+
+    def find_project(
+        self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
+    ) -> Project:
+        return find_project(units, manifests, configured)
+
+    def keeps_project(
+        self, project: Project, before: Mapping[str, Facts], after: Mapping[str, Facts]
+    ) -> bool:
+        return False
+
+    def open_view(self, units: Units, project: Project) -> GoView:
+        return GoView(units, project)
+
+    def moved_words(self, view: GoView, relocation: Relocation) -> set[str]:
+        facts = view.units.facts
+        words = {
+            name for symbol, target in relocation.definitions.items() for name in (symbol.name, target.name)
+        }
+        folders = {folder_of(symbol.unit) for symbol in relocation.definitions}
+        for unit in relocation.units.keys() & facts.keys():
+            words |= {definition.name for definition in facts[unit].definitions}
+            folders.add(folder_of(unit))
+        for folder in folders:
+            words |= {folder.rstrip("/").rpartition("/")[2], view.name_of_package(folder)}
+            words |= {view.import_path(folder).rpartition("/")[2]}
+        owners = {symbol.name for symbol in relocation.definitions}
+        words |= {word.partition(".")[0] for word in owners}
+        return {part for word in words if word for part in word.split(".")}
+
+    def mention_filter(self, view: GoView, relocation: Relocation) -> Callable[[str, bytes], bool]:
+        """Only units of a package that things leave, or come to, or that import one, can name them."""
+        homes = {folder_of(p) for pair in relocation.units.items() for p in pair}
+        homes |= {folder_of(s.unit) for pair in relocation.definitions.items() for s in pair}
+        paths = [view.import_path(folder).encode() for folder in homes]
+
+        def can_name(unit: str, source: bytes) -> bool:
+            return folder_of(unit) in homes or any(path and b'"' + path + b'"' in source for path in paths)
+
+        return can_name
+
+    def rewrite(
+        self, view: GoView, relocation: Relocation, sources: Mapping[str, bytes]
+    ) -> tuple[Rewrite, Relocation]:
+        from yandrel.languages.go.rewrite import rewrite
+
+        return rewrite(view, relocation, sources)
+
+    def loose_ends(self, view: GoView, unit: str, source: bytes) -> list[str]:
+        return []
+
+    def rewrite_manifests(
+        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+    ) -> dict[str, list[Edit]]:
+        return rewrite_manifests(project, relocation, manifests)
+
+    def companions(self, unit: str) -> tuple[str, ...]:
+        return ()
+
+    def is_package_marker(self, unit: str) -> bool:
+        return False
+
+    def qualified_path(self, name: str) -> str:
+        return name
+
+    def file_name(self, definition: str, like: str) -> str:
+        return snake(definition.rpartition(".")[2])
+
+    def hints(self) -> tuple[Hint, ...]:
+        return HINTS
+
+    def scaffolder(self) -> Scaffolder:
+        return CopyingScaffolder(".go", "Go", frozenset(KEYWORDS.split()))
+
+    def splitter(self) -> Splitter:
+        raise CallError(
+            "Go files cannot be split yet", todo="`yandrel move` takes one definition out of its file"
+        )
+
+
+LANGUAGE = GoLanguage()
+"""Go."""

@@ -1,0 +1,298 @@
+"""What Go does not let go: unexported names across packages, methods without their types, circles."""
+
+from collections.abc import Iterator, Mapping
+from posixpath import normpath
+
+import networkx
+
+from yandrel.languages.go.deep import MemberUse
+from yandrel.languages.go.facts import METHOD
+from yandrel.languages.go.packages import Package
+from yandrel.languages.go.project import REQUIRE_MAP
+from yandrel.languages.go.rewrite import Context, Meant
+from yandrel.languages.go.view import MAIN, folder_of
+from yandrel.model.facts import Definition
+from yandrel.model.graph import Symbol
+
+MOST_NAMED = 6
+
+
+def object_to(context: Context, meant: Mapping[str, list[Meant]]) -> None:
+    """Note every reason why a relocation cannot be."""
+    refuse_fixed(context)
+    refuse_clashes(context)
+    refuse_parted(context)
+    refuse_embedded_renames(context, meant)
+    refuse_lost_files(context)
+    if not context.result.refusals:
+        refuse_hidden(context, meant)
+        refuse_circles(context, meant)
+
+
+def is_exported(name: str) -> bool:
+    return name.rpartition(".")[2][:1].isupper()
+
+
+def definitions_of(context: Context) -> Iterator[tuple[Symbol, Definition]]:
+    for unit, facts in context.view.units.facts.items():
+        for definition in facts.definitions:
+            yield Symbol(unit, definition.name), definition
+
+
+def refuse_fixed(context: Context) -> None:
+    """Pieces of lists that count, and methods that would get other names."""
+    relocation = context.relocation
+    for symbol, target in relocation.definitions.items():
+        content = context.contents.get(symbol.unit)
+        piece = next((p for p in content.pieces if p.name == symbol.name), None) if content else None
+        if piece is None:
+            context.refuse(symbol.unit, -1, f"{symbol.name} is not at the top level of {symbol.unit}")
+            continue
+        if target.unit != relocation.unit(symbol.unit) and piece.fixed:
+            context.refuse(symbol.unit, piece.start, f"{piece.name} {piece.fixed}")
+        if piece.owner and target.name.rpartition(".")[2] != piece.name.rpartition(".")[2]:
+            why = f"{piece.name} may be called wherever a value of {piece.owner} goes"
+            context.refuse(symbol.unit, piece.start, why, "rename it by hand, with the compiler")
+
+
+def refuse_clashes(context: Context) -> None:
+    """Two definitions of one name in one package."""
+    view, packages = context.view, context.packages
+    for (folder, outside), table in view.tables.items():
+        package = (packages.moved_whole.get(folder, folder), outside)
+        del package
+        for name, symbols in table.items():
+            for symbol in symbols:
+                target = context.relocation.place(symbol)
+                home = packages.package_after(symbol)
+                if home == (folder, outside) and target.name == name:
+                    continue
+                for other in _others(context, home, target.name):
+                    if other not in symbols or packages.package_after(other) != home:
+                        context.refuse(other.unit, -1, f"{target.name} is there already")
+
+
+def _others(context: Context, home: Package, name: str) -> list[Symbol]:
+    """Return the definitions that stay in a package under a name."""
+    found = context.view.tables.get(home, {}).get(name, [])
+    return [
+        s for s in found
+        if context.packages.package_after(s) == home and context.relocation.place(s).name == name
+    ]  # fmt: skip
+
+
+def refuse_parted(context: Context) -> None:
+    """Methods stand in the package of their type; a name that several files define goes as one."""
+    view, packages = context.view, context.packages
+    lonely: dict[str, set[str]] = {}
+    for (folder, outside), table in view.tables.items():
+        for name, symbols in table.items():
+            homes = {packages.package_after(s) for s in symbols}
+            if len(homes) > 1:
+                first, second = symbols[0].unit, symbols[1].unit
+                context.refuse(first, -1, f"{name} is defined in {second} as well", "move both")
+            owner = name.partition(".")[0] if "." in name else ""
+            held = table.get(owner, []) if owner else []
+            if held and packages.package_after(held[0]) not in homes:
+                for symbol in symbols:
+                    moved = symbol if homes != {(folder, outside)} else held[0]
+                    stays = held[0] if moved == symbol else symbol
+                    lonely.setdefault(f"{moved.unit}\0{stays.unit}", set()).add(name)
+    for pair, names in sorted(lonely.items()):
+        moved_unit, stays_unit = pair.split("\0")
+        named = ", ".join(sorted(names)[:MOST_NAMED])
+        why = f"{named} and their type would stand in two packages"
+        context.refuse(moved_unit, -1, why, f"move {stays_unit} as well")
+
+
+def refuse_embedded_renames(context: Context, meant: Mapping[str, list[Meant]]) -> None:
+    """A type that is embedded gives its name to a field."""
+    for unit, found in meant.items():
+        for item in found:
+            if not item.use.embedded or not item.symbols:
+                continue
+            symbol = item.symbols[0]
+            target = context.relocation.place(symbol)
+            if target.name != symbol.name:
+                why = f"{symbol.name} is embedded here, and so is the name of a field"
+                context.refuse(unit, item.use.start, why, "name the field first")
+
+
+def refuse_lost_files(context: Context) -> None:
+    """Files that are built in are found from their unit's folder."""
+    relocation = context.relocation
+    for unit, content in context.contents.items():
+        old, new = folder_of(unit), folder_of(relocation.unit(unit))
+        if old == new:
+            continue
+        for pattern in content.embeds:
+            stem = normpath(old + pattern.removeprefix("all:").partition("*")[0].rstrip("/"))
+            moved = relocation.unit(stem)
+            moved = moved if moved != stem else relocation.unit(stem + "/").rstrip("/")
+            if moved != normpath(new + pattern.removeprefix("all:").partition("*")[0].rstrip("/")):
+                why = f"builds {pattern} in, which is found only from its folder"
+                context.refuse(unit, content.source.find(b"//go:embed"), why, "move the whole folder")
+
+
+# -- what only a package sees -----------------------------------------------------------------------
+
+
+def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
+    """Unexported names that would be used from another package."""
+    owners = _owners_of_members(context)
+    found: dict[tuple[str, str], dict[str, int]] = {}
+    for unit, items in meant.items():
+        for item in items:
+            if item.use.doc or not item.symbols:
+                continue
+            symbol = item.symbols[0]
+            name = context.relocation.place(symbol).name
+            user = _holder(context, unit, item.use.piece)
+            if is_exported(name) or context.packages.package_after(symbol) == user:
+                continue
+            if context.view.package_of(unit) == context.view.package_of(symbol.unit):
+                found.setdefault((unit, symbol.unit), {}).setdefault(name, item.use.start)
+        for member in context.contents[unit].members:
+            owner = _crossed(context, unit, member, owners)
+            if owner is not None:
+                name = (
+                    f"{owner.name}.{member.name}" if member.name else f"the fields of {owner.name} by place"
+                )
+                found.setdefault((unit, owner.unit), {}).setdefault(name, member.start)
+    for (unit, home), names in sorted(found.items()):
+        listed = ", ".join(sorted(names)[:MOST_NAMED])
+        more = f" and {len(names) - MOST_NAMED} more" if len(names) > MOST_NAMED else ""
+        why = f"uses what only the package of {home} sees: {listed}{more}"
+        context.refuse(unit, min(names.values()), why, f"export it first, or move {home} and {unit} together")
+
+
+def _holder(context: Context, unit: str, piece: int) -> Package:
+    """Return the package that a place in a unit will be in."""
+    content = context.contents[unit]
+    name = content.pieces[piece].name if 0 <= piece < len(content.pieces) else ""
+    return context.packages.package_after(Symbol(unit, name))
+
+
+def _owners_of_members(context: Context) -> dict[tuple[str, bool], dict[str, list[Symbol]]]:
+    """Return the types that have an unexported member, by package and the member's name."""
+    out: dict[tuple[str, bool], dict[str, list[Symbol]]] = {}
+    for symbol, definition in definitions_of(context):
+        table = out.setdefault(context.view.package_of(symbol.unit), {})
+        if definition.kind == METHOD:
+            name = definition.name.rpartition(".")[2]
+            held = context.view.tables[context.view.package_of(symbol.unit)].get(definition.owner)
+            if held and not is_exported(name):
+                table.setdefault(name, []).append(held[0])
+        for member in definition.members:
+            plain = member.removesuffix("()")
+            if not is_exported(plain):
+                table.setdefault(plain, []).append(symbol)
+                table.setdefault("", []).append(symbol)
+    return out
+
+
+def _crossed(
+    context: Context, unit: str, member: MemberUse, owners: Mapping[Package, Mapping[str, list[Symbol]]]
+) -> Symbol | None:
+    """Return the type whose unexported member would be used from another package."""
+    if member.name and is_exported(member.name):
+        return None
+    package = context.view.package_of(unit)
+    known = list(dict.fromkeys(owners.get(package, {}).get(member.name, ())))
+    plain = [s for s in known if s.name == member.of]
+    if member.of and (plain or "." in member.of or not member.name):
+        known = plain
+    user = _holder(context, unit, member.piece)
+    return next((s for s in known if context.packages.package_after(s) != user), None)
+
+
+# -- which package imports which --------------------------------------------------------------------
+
+
+def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
+    """Packages that would import each other, or may not import what they would have to."""
+    view, packages = context.view, context.packages
+    before: networkx.DiGraph[str] = networkx.DiGraph()
+    after: networkx.DiGraph[str] = networkx.DiGraph()
+    for unit, facts in view.units.facts.items():
+        if unit.endswith("_test.go"):
+            continue
+        for imported in facts.imports:
+            folder = view.folder_for(imported.module)
+            if folder is None:
+                continue
+            before.add_edge(folder_of(unit), folder)
+            if unit not in meant:
+                moved = packages.moved_whole.get(folder, folder)
+                after.add_edge(packages.folder_after(unit), moved)
+    for unit, items in meant.items():
+        for item in items:
+            if item.use.doc or item.folder is None:
+                continue
+            user = _holder(context, unit, item.use.piece)
+            target, _ = (
+                packages.package_after(item.symbols[0])
+                if item.symbols
+                else (packages.moved_whole.get(item.folder, item.folder), False)
+            )
+            if target == user[0]:
+                continue
+            if not unit.endswith("_test.go"):
+                after.add_edge(user[0], target)
+            check_import(context, unit, item, user[0], target)
+    had = any(True for _ in networkx.simple_cycles(before, length_bound=6))
+    circle = next(iter(networkx.simple_cycles(after)), None) if not had else None
+    if circle is None:
+        return
+    path = " -> ".join(packages.import_path(folder) or folder for folder in [*circle, circle[0]])
+    place = next(
+        (
+            (unit, item.use.start)
+            for unit, items in meant.items()
+            for item in items
+            if item.symbols
+            and _holder(context, unit, item.use.piece)[0] in circle
+            and packages.package_after(item.symbols[0])[0] in circle
+            and packages.package_after(item.symbols[0])[0] != _holder(context, unit, item.use.piece)[0]
+        ),
+        ("", -1),
+    )
+    context.refuse(
+        place[0], place[1], f"packages would import each other: {path}", "move what it uses as well"
+    )
+
+
+def check_import(context: Context, unit: str, item: Meant, user: str, target: str) -> None:
+    """Refuse an import of a program, of what is internal elsewhere, or of a module that is not required."""
+    packages = context.packages
+    path = packages.import_path(target)
+    assert item.folder is not None
+    same = folder_of(unit) == user and item.folder == target
+    if same:
+        return
+    if packages.name_after(target) == MAIN:
+        context.refuse(unit, item.use.start, f"{target or '.'} is a program, which nothing can import")
+        return
+    head, mark, _ = f"/{path}/".rpartition("/internal/")
+    own = packages.import_path(user)
+    if mark and not f"/{own}/".startswith(head + "/"):
+        context.refuse(unit, item.use.start, f"{own} may not import {path}, which is internal")
+    if not path:
+        context.refuse(unit, item.use.start, f"no module covers {target}, so nothing can import it")
+        return
+    here, there = _module_of(context, user), _module_of(context, target)
+    if here is not None and there is not None and here != there:
+        name = next(r.namespace for r in context.view.project.roots if r.path == there)
+        required = {
+            path for m in context.view.project.maps if m.kind == REQUIRE_MAP and m.pattern == here
+            for path in m.targets
+        }  # fmt: skip
+        if name not in required:
+            context.refuse(unit, item.use.start, f"{here or './'}go.mod does not require {name}")
+
+
+def _module_of(context: Context, folder: str) -> str | None:
+    for root in context.view.project.roots:
+        if root.namespace and folder.startswith(root.path):
+            return root.path
+    return None

@@ -1,0 +1,50 @@
+"""Where Go's packages start: modules, what they require and replace, the workspace."""
+
+import re
+from collections.abc import Mapping
+from posixpath import normpath, relpath
+
+from yandrel.model.changes import Edit, Relocation
+from yandrel.model.project import PathMap, Project, SourceRoot, Units
+
+MANIFESTS = ("go.mod", "go.work")
+MODULE = re.compile(rb"^module\s+\"?([^\s\"]+)\"?", re.MULTILINE)
+REQUIRED = re.compile(rb"^\s*(?:require\s+)?([\w.~-]+(?:/[\w.~-]+)*)\s+v\d", re.MULTILINE)
+LOCAL = re.compile(rb"(?<![\w/.])(\.\.?(?:/[^\s()\"]+)?)(?=\s|\)|$)", re.MULTILINE)
+REQUIRE_MAP = "require"
+
+
+def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]) -> Project:
+    """Return the modules with their paths, outermost last, and what each requires."""
+    roots: dict[str, SourceRoot] = {root.path: root for root in configured if root.namespace}
+    maps = []
+    for path, data in sorted(manifests.items()):
+        found = MODULE.search(data)
+        if path.rpartition("/")[2] == "go.mod" and found:
+            folder = path[: path.rfind("/") + 1]
+            roots.setdefault(folder, SourceRoot(folder, found.group(1).decode("utf-8", "replace")))
+            required = tuple(m.group(1).decode("utf-8", "replace") for m in REQUIRED.finditer(data))
+            maps.append(PathMap(folder, folder, required, REQUIRE_MAP))
+    ordered = tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path)))
+    return Project(ordered or (SourceRoot("", ""),), (), tuple(maps))
+
+
+def rewrite_manifests(
+    project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+) -> dict[str, list[Edit]]:
+    """Return the new relative paths in go.mod and go.work of folders that move."""
+    edits: dict[str, list[Edit]] = {}
+    for path, data in manifests.items():
+        base = path[: path.rfind("/") + 1]
+        new_base = relocation.unit(base) if base else ""
+        for found in LOCAL.finditer(data):
+            text = found.group(1).decode("utf-8", "replace")
+            old = normpath(base + text) + "/"
+            moved = relocation.unit(old)
+            if moved == old and base == new_base:
+                continue
+            new = relpath(moved, new_base or ".")
+            new = new if new.startswith(".") else "./" + new
+            if new != text:
+                edits.setdefault(path, []).append(Edit(found.start(1), found.end(1), new.encode()))
+    return edits
