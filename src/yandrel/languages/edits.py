@@ -18,6 +18,18 @@ def merge_edits(edits: list[Edit]) -> list[Edit]:
     return sorted(out)
 
 
+def trim_end(source: bytes, edits: list[Edit]) -> list[Edit]:
+    """Return edits that leave no blank lines at the end of a text whose last part goes."""
+    if not edits or edits[-1].text or edits[-1].end < len(source.rstrip()):
+        return edits
+    last = edits[-1]
+    start = len(source[: last.start].rstrip())
+    if start == 0 or any(start <= e.end for e in edits[:-1]):
+        return edits
+    start = source.find(b"\n", start) + 1
+    return [*edits[:-1], Edit(min(start, last.start), last.end, b"")]
+
+
 def cut_span(source: bytes, start: int, end: int) -> tuple[int, int]:
     """Return the span of whole lines that goes with a definition, and one blank line around it."""
     while start > 0 and source[start - 1 : start] in (b" ", b"\t"):

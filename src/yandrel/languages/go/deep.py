@@ -7,7 +7,7 @@ from tree_sitter import Node
 
 from yandrel.languages.go.grammar import names_of, parse, path_of, receiver_of, specs_of, text_of
 
-DOC_LINK = re.compile(rb"\[\*?((?:[A-Za-z_]\w*\.)?[A-Z]\w*(?:\.[A-Z]\w*)?)\](?![(\[])")
+DOC_LINK = re.compile(rb"\[\*?((?:[\w./-]+\.)?[A-Z]\w*(?:\.[A-Z]\w*)?)\](?![(\[])")
 EMBED = re.compile(rb"^//go:embed\s+(.+)$", re.MULTILINE)
 IOTA = "stands in a list that counts, where each value follows from its place"
 TOGETHER = "is declared together with others"
@@ -315,16 +315,27 @@ class DeepReader:
             self.push(*((c, scope, piece, None) for c in node.named_children))
 
     def visit_function(self, node: Node, scope: Scope, piece: int) -> None:
-        inner = Scope(scope)
+        generic = Scope(scope)
+        inner = Scope(generic)
         name = node.child_by_field_name("name")
+        if node.type == "method_declaration":
+            for parameter in receiver_parameters(node):
+                self.declare(parameter, generic, piece)
         self.push(*((c, inner, piece, None) for c in node.named_children if name is None or c.id != name.id))
 
     def visit_parameter(self, node: Node, scope: Scope, piece: int) -> None:
         kind = node.child_by_field_name("type")
         of = plain_type(kind)
         names = names_of(node)
+        outer = scope
+        if node.type == "type_parameter_declaration":
+            scope = scope.outer or scope
+            outer = scope
+        elif scope.outer is not None:
+            outer = scope.outer
         for name in names:
             self.declare(name, scope, piece, of)
+        scope = outer
         self.push(*((c, scope, piece, None) for c in node.named_children if c not in names))
 
     def visit_short(self, node: Node, scope: Scope, piece: int) -> None:
@@ -518,9 +529,11 @@ class DeepReader:
                 stack += node.named_children
 
     def add_doc(self, text: bytes, at: int) -> None:
-        parts = text.decode("utf-8", "replace").split(".")
+        path, slash, last = text.decode("utf-8", "replace").rpartition("/")
+        parts = last.split(".")
         qualifier = parts[0] if not parts[0][:1].isupper() and len(parts) > 1 else ""
         name = parts[1] if qualifier else parts[0]
+        qualifier = path + slash + qualifier if qualifier else ""
         end = at + len((f"{qualifier}.{name}" if qualifier else name).encode())
         self.content.uses.append(NameUse(at, end, name, qualifier, self.piece_at(at), doc=True))
 
@@ -531,6 +544,23 @@ class DeepReader:
 
 def _id(node: Node | None) -> int:
     return node.id if node is not None else -1
+
+
+def receiver_parameters(node: Node) -> list[Node]:
+    """Return the names that a method's receiver gives to its type's parameters."""
+    held = node.child_by_field_name("receiver")
+    stack, found = [held] if held is not None else [], []
+    while stack:
+        here = stack.pop()
+        if here.type == "type_arguments":
+            stack += [c for element in here.named_children for c in (element, *element.named_children)]
+        elif here.type == "type_identifier" and here.parent is not None and here.parent.type in (
+            "type_elem", "type_arguments",
+        ):  # fmt: skip
+            found.append(here)
+        else:
+            stack += here.named_children
+    return found
 
 
 def plain_type(node: Node | None) -> str:

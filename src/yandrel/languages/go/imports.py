@@ -20,6 +20,13 @@ class Wanted:
         return f'{self.alias} "{self.path}"' if self.alias else f'"{self.path}"'
 
 
+def is_sorted(content: Content, spec: Spec) -> bool:
+    """Whether an import stands with others, in their order."""
+    group = next(g for g in _groups(content, spec.statement) if spec in g)
+    paths = [s.path for s in group]
+    return len(group) > 1 and paths == sorted(paths)
+
+
 def edit_imports(
     content: Content, gone: list[Spec], added: list[Wanted], is_own: Callable[[str], bool]
 ) -> list[Edit]:
@@ -36,7 +43,7 @@ def edit_imports(
         edits += _add_beside(content, gone, added, newline)
         return edits
     elif added:
-        body = _declaration(added, newline)
+        body = write_imports(added, newline)
         edits.append(Edit(content.package_end, content.package_end, f"{newline * 2}{body}".encode()))
     for number, statement in enumerate(content.statements):
         inside = [spec for spec in content.specs if spec.statement == number]
@@ -44,7 +51,24 @@ def edit_imports(
         if inside and not grows and all(spec in gone for spec in inside):
             edits.append(Edit(*_lines(content.source, statement.start, statement.end, True), b""))
         else:
-            edits += [Edit(*_lines(content.source, s.start, s.end, False), b"") for s in inside if s in gone]
+            edits += _cut_specs(content, number, gone, {e.start for e in edits if e.text})
+    return edits
+
+
+def _cut_specs(content: Content, number: int, gone: list[Spec], grown: set[int]) -> list[Edit]:
+    """Return the edits that take imports out of a list, with the blank line of a group that goes whole."""
+    source, edits = content.source, []
+    groups = _groups(content, number)
+    for place, group in enumerate(groups):
+        spans = [_lines(source, s.start, s.end, False) for s in group if s in gone]
+        whole = len(spans) == len(group) and not any(a <= at <= b for a, b in spans for at in grown)
+        if whole and place + 1 < len(groups):
+            spans[-1] = _lines(source, group[-1].start, group[-1].end, True)
+        elif whole and place > 0:
+            start = source.rfind(b"\n", 0, spans[0][0] - 1) + 1
+            if not source[start : spans[0][0]].strip():
+                spans[0] = (start, spans[0][1])
+        edits += [Edit(start, end, b"") for start, end in spans]
     return edits
 
 
@@ -54,11 +78,15 @@ def _drop_statements(content: Content, gone: list[Spec]) -> list[Edit]:
     return [Edit(*_lines(content.source, s.start, s.end, True), b"") for s in content.statements]
 
 
-def _declaration(added: list[Wanted], newline: str) -> str:
+def write_imports(added: list[Wanted], newline: str) -> str:
+    """Return an import declaration: the standard library first, then the others."""
     if len(added) == 1:
         return "import " + added[0].text
-    inner = newline.join("\t" + item.text for item in sorted(added, key=lambda i: i.path))
-    return f"import ({newline}{inner}{newline})"
+    ordered = sorted(added, key=lambda item: item.path)
+    standard = ["\t" + item.text for item in ordered if "." not in item.path.partition("/")[0]]
+    others = ["\t" + item.text for item in ordered if "." in item.path.partition("/")[0]]
+    groups = [newline.join(group) for group in (standard, others) if group]
+    return f"import ({newline}{(newline * 2).join(groups)}{newline})"
 
 
 def _add_beside(content: Content, gone: list[Spec], added: list[Wanted], newline: str) -> list[Edit]:
@@ -66,12 +94,12 @@ def _add_beside(content: Content, gone: list[Spec], added: list[Wanted], newline
     left = [spec for spec in content.specs if spec not in gone]
     if not left and len(content.statements) == 1:
         statement = content.statements[0]
-        return [Edit(statement.start, statement.end, _declaration(added, newline).encode())]
+        return [Edit(statement.start, statement.end, write_imports(added, newline).encode())]
     if len(content.statements) == 1:
         spec = content.specs[0]
         kept = Wanted(spec.path, spec.alias)
         statement = content.statements[0]
-        return [Edit(statement.start, statement.end, _declaration([kept, *added], newline).encode())]
+        return [Edit(statement.start, statement.end, write_imports([kept, *added], newline).encode())]
     last = content.statements[-1]
     body = newline.join("import " + item.text for item in added)
     edits = [Edit(last.end, last.end, (newline + body).encode())]
@@ -105,9 +133,11 @@ def _add_to_list(
             at = content.source.find(b"(", content.statements[number].start) + 1
             out.append(Edit(at, at, f"{newline}\t{item.text}".encode()))
             continue
-        before = [s for s in group if s.path <= item.path]
+        staying = [s for s in group if s not in gone]
+        before = [s for s in staying if s.path <= item.path]
         ordered = [s.path for s in group] == sorted(s.path for s in group)
-        anchor = before[-1] if before and ordered else None if ordered else group[-1]
+        last = staying[-1] if staying else None
+        anchor = before[-1] if before and ordered else None if ordered else last
         if anchor is not None:
             at = _line_end(content.source, anchor.end)
             out.append(Edit(at, at, f"{newline}\t{item.text}".encode()))
@@ -125,6 +155,10 @@ def _group_for(
     def rank(path: str) -> int:
         return 2 if is_own(path) else 1 if "." in path.partition("/")[0] else 0
 
+    left = [s for s in gone if rank(s.path) == rank(item.path)]
+    given_up = [group for group in groups if any(s in left for s in group)]
+    if len(given_up) == 1:
+        return given_up[0]
     alike = [group for group in groups if any(rank(s.path) == rank(item.path) for s in group)]
     if alike:
         return alike[-1] if rank(item.path) else alike[0]

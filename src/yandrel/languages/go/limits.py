@@ -15,6 +15,11 @@ from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
 
 MOST_NAMED = 6
+SYSTEMS = frozenset(
+    {"aix", "android", "darwin", "dragonfly", "freebsd", "illumos", "ios", "js", "linux", "netbsd"}
+    | {"openbsd", "plan9", "solaris", "wasip1", "windows", "386", "amd64", "arm", "arm64", "loong64", "mips"}
+    | {"mips64", "mips64le", "mipsle", "ppc64", "ppc64le", "riscv64", "s390x", "wasm"}
+)
 
 
 def object_to(context: Context, meant: Mapping[str, list[Meant]]) -> None:
@@ -24,6 +29,7 @@ def object_to(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     refuse_parted(context)
     refuse_embedded_renames(context, meant)
     refuse_lost_files(context)
+    refuse_other_systems(context)
     if not context.result.refusals:
         refuse_hidden(context, meant)
         refuse_circles(context, meant)
@@ -134,6 +140,30 @@ def refuse_lost_files(context: Context) -> None:
                 context.refuse(unit, content.source.find(b"//go:embed"), why, "move the whole folder")
 
 
+def refuse_other_systems(context: Context) -> None:
+    """What is built for some systems only stays in files that are."""
+    relocation = context.relocation
+    for unit in context.contents:
+        new = relocation.unit(unit)
+        if built_for(new) != built_for(unit):
+            context.refuse(unit, -1, f"{unit} and {new} are not built for the same systems")
+    for symbol, target in relocation.definitions.items():
+        origin = context.contents.get(symbol.unit)
+        if origin is None or target.unit == relocation.unit(symbol.unit):
+            continue
+        there = next((c for u, c in context.contents.items() if relocation.unit(u) == target.unit), None)
+        same = there is None or there.constraint == origin.constraint
+        if built_for(target.unit) != built_for(symbol.unit) or not same:
+            why = f"{symbol.name} is not built for the same systems as {target.unit}"
+            context.refuse(symbol.unit, -1, why)
+
+
+def built_for(path: str) -> tuple[str, ...]:
+    """Return the systems that a file's name restricts it to."""
+    parts = path.rpartition("/")[2].removesuffix(".go").removesuffix("_test").split("_")[1:]
+    return tuple(part for part in parts[-2:] if part in SYSTEMS)
+
+
 # -- what only a package sees -----------------------------------------------------------------------
 
 
@@ -163,7 +193,8 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
         listed = ", ".join(sorted(names)[:MOST_NAMED])
         more = f" and {len(names) - MOST_NAMED} more" if len(names) > MOST_NAMED else ""
         why = f"uses what only the package of {home} sees: {listed}{more}"
-        context.refuse(unit, min(names.values()), why, f"export it first, or move {home} and {unit} together")
+        together = f"move {home} and {unit} together" if unit != home else "move what it uses along"
+        context.refuse(unit, min(names.values()), why, f"export it first, or {together}")
 
 
 def _holder(context: Context, unit: str, piece: int) -> Package:

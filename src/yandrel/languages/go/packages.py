@@ -124,9 +124,8 @@ class Packages:
         facts = self.view.units.facts[unit]
         name = self.name_after(self.folder_after(unit))
         own = declared_name(facts)
-        if own == MAIN and folder_of(unit) == self.folder_after(unit):
-            return own
-        if own == MAIN and self.moved_whole.get(folder_of(unit)) == self.folder_after(unit):
+        whole = self.moved_whole.get(folder_of(unit), folder_of(unit)) == self.folder_after(unit)
+        if whole and (own == MAIN or own.removesuffix(TEST) != self.view.name_of_package(folder_of(unit))):
             return own
         return name + TEST if is_outside_test(unit, facts) else name
 

@@ -3,9 +3,9 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from yandrel.languages.edits import cut_span, merge_edits, newline_of
+from yandrel.languages.edits import cut_span, merge_edits, newline_of, trim_end
 from yandrel.languages.go.deep import Content, NameUse, Piece, Spec, read_deep
-from yandrel.languages.go.imports import Wanted, edit_imports
+from yandrel.languages.go.imports import Wanted, edit_imports, is_sorted, write_imports
 from yandrel.languages.go.packages import Package, Packages, settle_relocation
 from yandrel.languages.go.view import GoView, candidate_names, folder_of
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite, apply_edits
@@ -62,12 +62,15 @@ class FileDraft:
     names: dict[str, str] = field(default_factory=dict)
     paths: dict[str, str] = field(default_factory=dict)
     added: dict[str, Wanted] = field(default_factory=dict)
+    kept: dict[Spec, str] = field(default_factory=dict)
     reached: set[str] = field(default_factory=set)
+    """The names of imports that are used."""
     dotted: set[str] = field(default_factory=set)
     taken: set[str] = field(default_factory=set)
 
-    def keep(self, name: str, path: str) -> None:
+    def keep(self, spec: Spec, name: str, path: str) -> None:
         """Note an import that may stay, perhaps with another path."""
+        self.kept[spec] = name
         self.names.setdefault(path, name)
         self.paths[name] = path
 
@@ -75,7 +78,7 @@ class FileDraft:
         """Return what a package is called here; it is imported where it is not yet."""
         known = self.names.get(path)
         if known is not None and known not in locals_here:
-            self.reached.add(path)
+            self.reached.add(known)
             return known
         wanted = alias or name
         free = wanted
@@ -153,6 +156,12 @@ def find_meanings(context: Context, unit: str) -> list[Meant]:
     dotted = [view.folder_for(s.path) for s in content.specs if s.alias == "."]
     out = []
     for use in content.uses:
+        if use.doc and "/" in use.qualifier:
+            target = view.folder_for(use.qualifier)
+            symbols = view.tables.get((target, False), {}).get(use.name) if target is not None else None
+            if symbols:
+                out.append(Meant(use, tuple(symbols), target))
+            continue
         if use.qualifier:
             spec = bound.get(use.qualifier)
             if spec is None:
@@ -256,6 +265,10 @@ class Speller:
         name = packages.name_after(folder)
         if meant.use.doc:
             return draft.names.get(path, path)
+        own = meant.use.qualifier if draft.content is self.content else ""
+        if own and draft.paths.get(own) == path:
+            draft.reached.add(own)
+            return own
         alias = meant.spec.alias if meant.spec is not None and meant.spec.alias != "." else ""
         return draft.qualifier(path, name, here, alias)
 
@@ -265,7 +278,7 @@ class Speller:
         if meant.use.doc:
             return None
         if self.draft.content is self.content:
-            self.draft.reached.add(spec.path)
+            self.draft.reached.add(meant.use.qualifier)
             return None
         qualifier = self.draft.qualifier(spec.path, meant.use.qualifier, here, spec.alias)
         new = f"{qualifier}.{meant.use.name}"
@@ -317,7 +330,7 @@ class FileRewriter:
         self.edits += self.import_edits(draft)
         if bodies:
             self.add(bodies)
-        edits = merge_edits(self.edits)
+        edits = trim_end(content.source, merge_edits(self.edits))
         if edits:
             context.result.edits[self.unit] = edits
 
@@ -336,12 +349,14 @@ class FileRewriter:
                 after = context.packages.name_after(moved)
                 clash = self.bound.get(after)
                 here = set().union(*self.content.locals.values()) if self.content.locals else set()
-                if after != name and (after in here or (clash is not None and clash is not spec)):
+                if after != name and (
+                    after in here | draft.taken or (clash is not None and clash is not spec)
+                ):
                     after = name
             if spec.alias == ".":
                 draft.dotted.add(path)
             elif spec.alias != "_":
-                draft.keep(after, path)
+                draft.keep(spec, after, path)
         return draft
 
     def path_after(self, spec: Spec) -> str:
@@ -363,19 +378,22 @@ class FileRewriter:
             if spec.alias in (".", "_"):
                 if path != spec.path:
                     edits.append(Edit(spec.path_start, spec.path_end, path.encode()))
-            elif spec in before and path not in draft.reached:
+            elif spec in before and draft.kept.get(spec) not in draft.reached:
                 gone.append(spec)
             elif path != spec.path:
                 gone.append(spec)
-                fresh.append(Wanted(path, spec.alias or self.alias_after(spec, path, draft)))
-        if len(gone) == 1 and len(fresh) == 1 and not self.is_sorted(gone[0]):
+                fresh.append(Wanted(path, spec.alias or self.alias_after(spec, draft)))
+            elif not spec.alias and self.alias_after(spec, draft):
+                alias = self.alias_after(spec, draft) + " "
+                edits.append(Edit(spec.start, spec.start, alias.encode()))
+        if len(gone) == 1 and len(fresh) == 1 and not is_sorted(content, gone[0]):
             return [*edits, Edit(gone[0].start, gone[0].end, fresh[0].text.encode())]
         return [*edits, *edit_imports(content, gone, fresh, self.is_own)]
 
-    def alias_after(self, spec: Spec, path: str, draft: FileDraft) -> str:
+    def alias_after(self, spec: Spec, draft: FileDraft) -> str:
         """Return the alias that an import needs since it keeps the old name of a renamed package."""
         folder = self.context.view.folder_for(spec.path)
-        name = draft.names.get(path, "")
+        name = draft.kept.get(spec, "")
         if folder is None or not name:
             return ""
         moved = self.context.packages.moved_whole.get(folder, folder)
@@ -383,11 +401,6 @@ class FileRewriter:
 
     def is_own(self, path: str) -> bool:
         return self.context.view.folder_for(path) is not None
-
-    def is_sorted(self, spec: Spec) -> bool:
-        """Whether an import stands in a sorted list."""
-        inside = [s.path for s in self.content.specs if s.statement == spec.statement]
-        return len(inside) > 1 and inside == sorted(inside)
 
     def rename_package(self) -> None:
         name = self.context.packages.clause_after(self.unit)
@@ -492,16 +505,5 @@ def create_file(
     head = [origin.constraint] if origin.constraint else []
     parts = [*head, f"package {name}"]
     if draft.added:
-        parts.append(_import_block(list(draft.added.values()), newline, context))
+        parts.append(write_imports(list(draft.added.values()), newline))
     context.result.created[target] = ((newline * 2).join([*parts, *bodies]) + newline).encode()
-
-
-def _import_block(added: list[Wanted], newline: str, context: Context) -> str:
-    """Return an import declaration: the standard library first, then the others."""
-    if len(added) == 1:
-        return "import " + added[0].text
-    ordered = sorted(added, key=lambda item: item.path)
-    standard = ["\t" + item.text for item in ordered if context.view.is_standard(item.path)]
-    others = ["\t" + item.text for item in ordered if not context.view.is_standard(item.path)]
-    groups = [newline.join(group) for group in (standard, others) if group]
-    return f"import ({newline}{(newline * 2).join(groups)}{newline})"

@@ -1,6 +1,7 @@
 """Go's packages: which folder is which, what each declares, and what the names in a unit lead to."""
 
 import re
+from collections import Counter
 from collections.abc import Iterator, Mapping
 
 from yandrel.languages.go.facts import METHOD
@@ -39,10 +40,11 @@ class GoView(KeptGraph):
     def name_of_package(self, folder: str) -> str:
         """Return the name that the units of a folder declare, nothing where there is none."""
         for outside in (False, True):
-            for unit in self.members.get((folder, outside), ()):
-                name = declared_name(self.units.facts[unit])
-                if name:
-                    return name.removesuffix(TEST) if outside else name
+            units = self.members.get((folder, outside), ())
+            names = Counter(declared_name(self.units.facts[unit]) for unit in units)
+            if names:
+                name = names.most_common(1)[0][0]
+                return name.removesuffix(TEST) if outside else name
         return ""
 
     def import_path(self, folder: str) -> str:
@@ -126,10 +128,17 @@ class GoView(KeptGraph):
                 for folder in dotted if found is None else ():
                     found = found or self.find_in(folder, head)
                 spelled = head
-            if found is None or found.unit == unit or found in seen:
-                continue
-            seen.add(found)
-            yield _edge(mention.line, spelled, State.FOUND, found, When.LOAD if dot else When.CALL)
+            for place in self.all_of(found) if found is not None else ():
+                if place.unit != unit and place not in seen:
+                    seen.add(place)
+                    when = When.LOAD if dot else When.CALL
+                    yield _edge(mention.line, spelled, State.FOUND, place, when)
+
+    def all_of(self, symbol: Symbol) -> list[Symbol]:
+        """Return every definition of a name: files for other systems may define it again."""
+        if not symbol.name:
+            return [symbol]
+        return self.tables[self.package_of(symbol.unit)][symbol.name]
 
     def namespace_of(self, unit: str) -> str:
         return self.import_path(folder_of(unit))

@@ -4,7 +4,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
-from yandrel.languages.edits import cut_span, merge_edits, newline_of
+from yandrel.languages.edits import cut_span, merge_edits, newline_of, trim_end
 from yandrel.languages.named.content import Clause, Content, Held, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -304,7 +304,7 @@ class FileRewriter:
             for edit in self.dialect.edit_paths(self.unit, self.new, content, self.context.relocation)
             if not any(s <= edit.start < e for s, e in gone)
         ]
-        edits = merge_edits(self.edits)
+        edits = trim_end(content.source, merge_edits(self.edits))
         if edits:
             result.edits[self.unit] = edits
 

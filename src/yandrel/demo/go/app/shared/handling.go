@@ -13,7 +13,7 @@ type Routes map[string]http.HandlerFunc
 func Number(request *http.Request, name string) (int, error) {
 	number, err := strconv.Atoi(request.FormValue(name))
 	if err != nil {
-		return 0, Invalid{name + " must be a number"}
+		return 0, Invalid{Why: name + " must be a number"}
 	}
 	return number, nil
 }

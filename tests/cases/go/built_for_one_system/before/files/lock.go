@@ -1,0 +1,5 @@
+package files
+
+func Lock() {
+	lock()
+}

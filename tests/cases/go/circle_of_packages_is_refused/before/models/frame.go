@@ -1,0 +1,5 @@
+package models
+
+type Frame struct {
+	Hive Hive
+}

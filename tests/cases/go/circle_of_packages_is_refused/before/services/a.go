@@ -1,0 +1,5 @@
+package services
+
+import "coop.example/waxmoor/models"
+
+var frame models.Frame

@@ -1,0 +1,6 @@
+package models
+
+const (
+	Spring = iota
+	Summer
+)

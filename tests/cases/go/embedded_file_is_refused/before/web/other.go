@@ -1,0 +1,3 @@
+package web
+
+var other = 1

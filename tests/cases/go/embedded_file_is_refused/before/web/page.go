@@ -1,0 +1,6 @@
+package web
+
+import _ "embed"
+
+//go:embed page.html
+var page string

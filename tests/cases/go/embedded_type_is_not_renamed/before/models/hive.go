@@ -1,0 +1,7 @@
+package models
+
+type Base struct{}
+
+type Hive struct {
+	Base
+}

@@ -1,0 +1,3 @@
+package hives
+
+type Hive struct{}

@@ -1,0 +1,7 @@
+package services
+
+import . "coop.example/waxmoor/models"
+
+var hive Hive
+
+var frame Frame

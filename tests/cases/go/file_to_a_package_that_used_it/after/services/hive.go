@@ -1,0 +1,5 @@
+package services
+
+type Hive struct {
+	Name string
+}

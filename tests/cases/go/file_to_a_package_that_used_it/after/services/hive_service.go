@@ -1,0 +1,5 @@
+package services
+
+func Open(name string) Hive {
+	return Hive{Name: name}
+}

@@ -1,0 +1,9 @@
+package models
+
+const First = 1
+
+type Base struct {
+	Number int
+}
+
+type Keeper struct{}

@@ -1,0 +1,10 @@
+package services
+
+import (
+	"fmt"
+
+	"coop.example/waxmoor/models"
+)
+
+// See [models.Hive].
+var first = fmt.Sprint(models.New())

@@ -1,0 +1,5 @@
+package services
+
+import "coop.example/waxmoor/core/models"
+
+var hive models.Hive

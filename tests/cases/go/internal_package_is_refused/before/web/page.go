@@ -1,0 +1,5 @@
+package web
+
+import "coop.example/waxmoor/store"
+
+var row store.Row

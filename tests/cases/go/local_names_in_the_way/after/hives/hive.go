@@ -1,0 +1,7 @@
+package hives
+
+type Hive struct{}
+
+func New() Hive {
+	return Hive{}
+}

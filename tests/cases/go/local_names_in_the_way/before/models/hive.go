@@ -1,0 +1,7 @@
+package models
+
+type Hive struct{}
+
+func New() Hive {
+	return Hive{}
+}

@@ -1,0 +1,5 @@
+package models
+
+func (h Hive) Row() string {
+	return ""
+}

@@ -1,0 +1,7 @@
+package main
+
+import "coop.example/ledger"
+
+func main() {
+	ledger.Open()
+}

@@ -1,0 +1,3 @@
+module coop.example/ledger
+
+go 1.19

@@ -1,0 +1,3 @@
+package ledger
+
+func Open() {}

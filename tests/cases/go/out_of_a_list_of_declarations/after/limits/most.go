@@ -1,0 +1,4 @@
+package limits
+
+// Most is the most.
+var Most = 12

@@ -1,0 +1,5 @@
+package services
+
+import ledgers "coop.example/waxmoor/ledger"
+
+var ledger = ledgers.Ledger{}

@@ -1,0 +1,3 @@
+package ledgers
+
+type Ledger struct{}

@@ -1,0 +1,3 @@
+package ledgers
+
+type Row struct{}

@@ -1,0 +1,5 @@
+package services
+
+import "coop.example/waxmoor/ledger"
+
+var ledger = ledgers.Ledger{}

@@ -1,0 +1,7 @@
+package deep
+
+import "coop.example/waxmoor/entities"
+
+type Frame struct {
+	Hive entities.Hive
+}

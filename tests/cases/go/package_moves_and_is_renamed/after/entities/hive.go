@@ -1,0 +1,3 @@
+package entities
+
+type Hive struct{}

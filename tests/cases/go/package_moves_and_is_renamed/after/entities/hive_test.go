@@ -1,0 +1,11 @@
+package entities_test
+
+import (
+	"testing"
+
+	"coop.example/waxmoor/entities"
+)
+
+func TestHive(t *testing.T) {
+	_ = entities.Hive{}
+}

@@ -1,0 +1,5 @@
+package services
+
+import m "coop.example/waxmoor/entities"
+
+var hive m.Hive

@@ -1,0 +1,5 @@
+package services
+
+import "coop.example/waxmoor/entities"
+
+var made = entities.Hive{}

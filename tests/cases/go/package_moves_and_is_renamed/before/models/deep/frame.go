@@ -1,0 +1,7 @@
+package deep
+
+import "coop.example/waxmoor/models"
+
+type Frame struct {
+	Hive models.Hive
+}

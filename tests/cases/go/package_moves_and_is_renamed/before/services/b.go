@@ -1,0 +1,5 @@
+package services
+
+import m "coop.example/waxmoor/models"
+
+var hive m.Hive

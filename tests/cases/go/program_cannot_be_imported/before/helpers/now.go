@@ -1,0 +1,5 @@
+package helpers
+
+func Now() int {
+	return 1954
+}

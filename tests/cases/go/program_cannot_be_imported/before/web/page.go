@@ -1,0 +1,5 @@
+package web
+
+import "coop.example/waxmoor/helpers"
+
+var now = helpers.Now()

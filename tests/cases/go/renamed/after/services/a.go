@@ -1,0 +1,7 @@
+package services
+
+import "coop.example/waxmoor/models"
+
+func Twin(h models.Colony) any {
+	return (*models.Colony).Twin
+}

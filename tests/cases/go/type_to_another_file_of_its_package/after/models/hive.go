@@ -1,0 +1,5 @@
+package models
+
+type Hive struct {
+	frames []Frame
+}

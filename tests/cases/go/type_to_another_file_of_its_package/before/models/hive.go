@@ -1,0 +1,16 @@
+package models
+
+import "time"
+
+type Hive struct {
+	frames []Frame
+}
+
+// Frame holds a comb.
+type Frame struct {
+	made time.Time
+}
+
+func (f Frame) old() bool {
+	return time.Since(f.made) > 3
+}

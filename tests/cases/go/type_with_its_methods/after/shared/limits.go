@@ -1,0 +1,3 @@
+package shared
+
+const Limit = 40

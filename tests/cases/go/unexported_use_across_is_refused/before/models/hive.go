@@ -1,0 +1,9 @@
+package models
+
+type Hive struct {
+	weight int
+}
+
+func weigh(h Hive) int {
+	return h.weight
+}
