@@ -96,7 +96,7 @@ def rewrite(
     renaming = names.work_out()
     for unit, content in contents.items():
         if facts[unit].problems and unit not in touched:
-            result.refusals += find_unread(unit, content, renaming)
+            result.refusals += find_unread(dialect, unit, content, renaming)
     result.refusals += dialect.object_to(settled, renaming, contents)
     references = dialect.needed_references(settled, renaming, contents, result)
     if result.refusals:
@@ -112,10 +112,12 @@ def rewrite(
     return result, settled
 
 
-def find_unread(unit: str, content: Content, renaming: Renaming) -> list[Refusal]:
-    """Return a refusal where a file that cannot be read whole holds a moved name that was not read."""
+def find_unread(dialect: Dialect, unit: str, content: Content, renaming: Renaming) -> list[Refusal]:
+    """Return a refusal where a file that cannot be read whole holds a moved name that was not understood."""
     names = {last_of(renaming.table.spelled[key]).encode() for key in renaming.moved}
-    spans = [(u.start, u.end) for u in content.uses]
+    before = Before(renaming)
+    scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
+    spans = [(u.start, u.end) for u in content.uses if dialect.meaning(scopes[u.block], u, before)]
     spans += [(c.start, c.end) for c in content.clauses]
     spans += [(h.name_start, h.name_end) for h in content.held]
     for found in WORD.finditer(content.source):
