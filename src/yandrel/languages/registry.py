@@ -15,6 +15,7 @@ LANGUAGES = {
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 3),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 1),
     "go": ("yandrel.languages.go.language", (".go",), 1),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 1),
     "php": ("yandrel.languages.php.language", (".php",), 2),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
@@ -24,12 +25,14 @@ MANIFESTS = (
     "pyproject.toml", "setup.cfg", "composer.json", "package.json", "tsconfig.json", "jsconfig.json",
     "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json", "tsconfig.lib.json",
     "pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts",
-    "go.mod", "go.work",
+    "go.mod", "go.work", "Package.swift",
     "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json", "tsconfig.spec.json",
 )  # fmt: skip
 
 BY_ENDING = (".csproj", ".sln")
 """The endings of project files that are called by their project."""
+MANIFESTS_IN_CODE = ("Package.swift",)
+"""Project files that are written in a language, and are no units of it."""
 BUNDLES = (".min.js", ".bundle.js")
 
 
@@ -49,7 +52,7 @@ def load_language(name: str) -> Language:
 
 def language_of(path: str) -> str | None:
     """Return the name of the language that a path is written in."""
-    if path.endswith(BUNDLES):
+    if path.endswith(BUNDLES) or path.endswith(MANIFESTS_IN_CODE):
         return None
     at = path.rfind(".")
     return BY_SUFFIX.get(path[at:]) if at > 0 else None

@@ -27,6 +27,8 @@ ROUTE_MARKS = (".route", ".get", ".post", ".put", ".delete", ".patch", ".websock
 HOOKS = frozenset(
     ["get", "post", "put", "patch", "delete", "head", "options", "dispatch", "setup", "render", "as_view"]
 )
+WIRING = frozenset(["all", "mount", "register", "routes", "boot", "map", "build"])
+"""What the functions are called that list routes, and answer none."""
 HOOK_STARTS = ("get_", "form_", "perform_", "has_", "post_", "handle_", "render_", "on_", "pre_")
 
 
@@ -126,7 +128,8 @@ def _actions(picture: Picture, domain: str, units: list[str]) -> list[str]:
                 continue
             for definition in picture.index.facts[unit].definitions:
                 for action in _actions_of(definition, domain):
-                    found[action] += 1
+                    if role != "route" or action not in WIRING:
+                        found[action] += 1
         if found:
             break
     return [name for name, _ in sorted(found.items(), key=lambda item: (-item[1], item[0]))]

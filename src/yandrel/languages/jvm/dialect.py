@@ -12,12 +12,13 @@ from yandrel.languages.jvm.kotlin_content import KotlinReader
 from yandrel.languages.jvm.kotlin_limits import refuse_in_kotlin
 from yandrel.languages.jvm.kotlin_tree import facade_name
 from yandrel.languages.jvm.view import JvmView
+from yandrel.languages.named.assemblies import keep_to_file
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.model.changes import Edit, Refusal, Relocation
-from yandrel.model.facts import Definition, Facts
+from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
 
 AMBIGUOUS = "?"
@@ -445,25 +446,6 @@ def _import_line(new: AddedImport, stop: str) -> str:
 
 def is_kotlin(unit: str) -> bool:
     return unit.endswith(".kt")
-
-
-def keep_to_file(content: Content, facts: Facts) -> None:
-    """Take what only its own file sees out of the uses; it is renamed where it stands."""
-    own = {d.name for d in facts.definitions if d.of_file}
-    if not own:
-        return
-    spans: dict[str, list[tuple[int, int]]] = {}
-    uses = []
-    for use in content.uses:
-        if use.kind != "string" and not use.rooted and use.head in own:
-            spans.setdefault(use.head, []).append((use.start, use.end))
-        else:
-            uses.append(use)
-    content.uses = uses
-    content.held = [
-        replace(held, also=tuple(s for s in spans.get(held.name, ()) if s[1] > s[0])) if held.name in own
-        else held for held in content.held
-    ]  # fmt: skip
 
 
 def drop_inside(content: Content) -> None:

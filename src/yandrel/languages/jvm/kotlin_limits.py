@@ -3,12 +3,11 @@
 from collections.abc import Mapping
 
 from yandrel.languages.jvm.kotlin_tree import facade_name
-from yandrel.languages.named.assemblies import find_definition, refuse_crossings
+from yandrel.languages.named.assemblies import find_definition, refuse_crossings, refuse_private
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
 from yandrel.languages.named.table import Renaming, join_name, parent_of
 from yandrel.model.changes import Refusal, Relocation
-from yandrel.model.graph import Symbol
 
 
 def refuse_in_kotlin(
@@ -16,7 +15,7 @@ def refuse_in_kotlin(
 ) -> list[Refusal]:
     """Return what a relocation would take from Kotlin files though it must stay."""
     return [
-        *_private_across(dialect, relocation, contents),
+        *refuse_private(dialect, relocation, contents),
         *_sealed_across(dialect, renaming, contents),
         *_called_by_file(dialect, relocation, contents),
         *refuse_crossings(dialect, relocation, renaming, contents, _module_of),
@@ -25,33 +24,6 @@ def refuse_in_kotlin(
 
 def _module_of(unit: str) -> str:
     return unit.partition("src/")[0] if "src/" in unit else ""
-
-
-def _private_across(
-    dialect: Dialect, relocation: Relocation, contents: Mapping[str, Content]
-) -> list[Refusal]:
-    out = []
-    for unit in {symbol.unit for symbol in relocation.definitions}:
-        content = contents.get(unit)
-        if content is None or not unit.endswith(".kt"):
-            continue
-        private = {d.name for d in dialect.view.units.facts[unit].definitions if d.of_file}
-        for held in content.held:
-            if held.name not in private:
-                continue
-            home = _target(relocation, Symbol(unit, held.name))
-            for start, _ in held.also:
-                user = next((h.name for h in content.held if h.start <= start < h.end), "")
-                if _target(relocation, Symbol(unit, user)) != home:
-                    why = f"{user or 'the file'} uses {held.name}, which only its file sees"
-                    out.append(Refusal(unit, content.line_of(start), why, "move both, or make it visible"))
-                    break
-    return out
-
-
-def _target(relocation: Relocation, symbol: Symbol) -> str:
-    target = relocation.definitions.get(symbol)
-    return target.unit if target is not None else relocation.unit(symbol.unit)
 
 
 def _sealed_across(dialect: Dialect, renaming: Renaming, contents: Mapping[str, Content]) -> list[Refusal]:

@@ -1,13 +1,14 @@
-"""What is seen only in its own part of an application, a module or a project, used from another part."""
+"""What only its own part of an application sees, or only its own file, used from elsewhere."""
 
 from collections.abc import Callable, Mapping
+from dataclasses import replace
 
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Before, Dialect
 from yandrel.languages.named.rewrite import old_scope
 from yandrel.languages.named.table import Renaming
 from yandrel.model.changes import Refusal, Relocation
-from yandrel.model.facts import Definition
+from yandrel.model.facts import Definition, Facts
 from yandrel.model.graph import Symbol
 
 HELD_BACK = "internal"
@@ -62,3 +63,50 @@ def _part_after(relocation: Relocation, symbol: Symbol, part_of: Callable[[str],
 
 def _holder(content: Content, position: int) -> str:
     return next((h.name for h in content.held if h.start <= position < h.end), "")
+
+
+def refuse_private(
+    dialect: Dialect, relocation: Relocation, contents: Mapping[str, Content]
+) -> list[Refusal]:
+    """Return a refusal for each definition that only its file sees, and that would be used from another."""
+    out = []
+    for unit in {symbol.unit for symbol in relocation.definitions}:
+        content = contents.get(unit)
+        if content is None:
+            continue
+        private = {d.name for d in dialect.view.units.facts[unit].definitions if d.of_file}
+        for held in content.held:
+            if held.name not in private:
+                continue
+            home = _target(relocation, Symbol(unit, held.name))
+            for start, _ in held.also:
+                user = next((h.name for h in content.held if h.start <= start < h.end), "")
+                if _target(relocation, Symbol(unit, user)) != home:
+                    why = f"{user or 'the file'} uses {held.name}, which only its file sees"
+                    out.append(Refusal(unit, content.line_of(start), why, "move both, or make it visible"))
+                    break
+    return out
+
+
+def _target(relocation: Relocation, symbol: Symbol) -> str:
+    target = relocation.definitions.get(symbol)
+    return target.unit if target is not None else relocation.unit(symbol.unit)
+
+
+def keep_to_file(content: Content, facts: Facts) -> None:
+    """Take what only its own file sees out of the uses; it is renamed where it stands."""
+    own = {d.name for d in facts.definitions if d.of_file}
+    if not own:
+        return
+    spans: dict[str, list[tuple[int, int]]] = {}
+    uses = []
+    for use in content.uses:
+        if use.kind != "string" and not use.rooted and use.head in own:
+            spans.setdefault(use.head, []).append((use.start, use.end))
+        else:
+            uses.append(use)
+    content.uses = uses
+    content.held = [
+        replace(held, also=tuple(s for s in spans.get(held.name, ()) if s[1] > s[0])) if held.name in own
+        else held for held in content.held
+    ]  # fmt: skip

@@ -5,9 +5,11 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
+from yandrel.languages.named.roots import namespace_at
 from yandrel.languages.named.table import Renaming
 from yandrel.languages.named.view import NamedView
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
+from yandrel.model.project import SourceRoot
 
 
 @dataclass
@@ -201,6 +203,10 @@ class Dialect(ABC):
     def edit_paths(self, unit: str, new: str, content: Content, relocation: Relocation) -> list[Edit]:
         """Return the edits of strings that lead to files."""
         return []
+
+    def namespace_at(self, path: str, roots: tuple[SourceRoot, ...]) -> str | None:
+        """Return the namespace that a path has by some roots; None where none covers it."""
+        return namespace_at(path, roots)
 
     def namespace_after(
         self, unit: str, new: str, content: Content, block: Block, expected: str | None

@@ -5,7 +5,6 @@ from dataclasses import replace
 
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
-from yandrel.languages.named.roots import namespace_at
 from yandrel.languages.named.table import Renaming, join_name, last_of
 from yandrel.languages.named.view import NamedView
 from yandrel.model.changes import Refusal, Relocation, Rewrite
@@ -84,7 +83,7 @@ class NameMap:
         for number, block in enumerate(content.blocks):
             namespace = block.name
             if old in self.relocation.units:
-                expected = namespace_at(new, self.roots)
+                expected = self.dialect.namespace_at(new, self.roots)
                 before = self.view.expected_namespace(old)
                 if expected is None and before == block.name and block.name:
                     self.refuse(old, 0, f"no source root covers {new}", "add one, or choose another place")
@@ -104,7 +103,7 @@ class NameMap:
         for old, content in self.contents.items():
             if self.relocation.unit(old) == unit:
                 return self.namespaces[old, len(content.blocks) - 1]
-        expected = namespace_at(unit, self.roots)
+        expected = self.dialect.namespace_at(unit, self.roots)
         return expected if expected is not None else self.contents[origin].blocks[block].name
 
     def place_unit(self, old: str) -> None:

@@ -52,10 +52,14 @@ class NamedView(KeptGraph):
     @property
     def table(self) -> SymbolTable:
         if self._table is None:
-            self._table = SymbolTable.of_units(self.units.facts, self.fold, self.spaces)
+            self._table = self.make_table()
             for name, unit in self.names_of_files():
                 self._table.add(name, "type", Symbol(unit))
         return self._table
+
+    def make_table(self) -> SymbolTable:
+        """Return the definitions by qualified name."""
+        return SymbolTable.of_units(self.units.facts, self.fold, self.spaces)
 
     def qualified_of(self, unit: str, name: str) -> tuple[str, str] | None:
         """Return the qualified name, with dots, and the space of a definition."""

@@ -1,0 +1,5 @@
+class BaseController {
+    func show(_ row: BaseModel) -> Any {
+        row.row()
+    }
+}

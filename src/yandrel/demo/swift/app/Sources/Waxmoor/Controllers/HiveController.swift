@@ -1,0 +1,17 @@
+final class HiveController: BaseController {
+    private let service: HiveService
+    private let hives: HiveRepository
+
+    init(service: HiveService, hives: HiveRepository) {
+        self.service = service
+        self.hives = hives
+    }
+
+    func index(_ request: Request) throws -> Any {
+        hives.all.map { show($0) }
+    }
+
+    func open(_ request: Request) throws -> Any {
+        show(try service.open(text(request, "name"), number(request, "keeper")))
+    }
+}

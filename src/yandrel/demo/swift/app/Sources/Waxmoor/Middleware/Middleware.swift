@@ -1,0 +1,3 @@
+protocol Middleware {
+    func pass(_ request: Request, _ next: Handler) throws -> Any
+}

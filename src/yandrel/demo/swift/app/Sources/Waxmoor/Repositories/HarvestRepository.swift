@@ -1,0 +1,5 @@
+final class HarvestRepository: BaseRepository<Harvest> {
+    func ofHive(_ hive: Int) -> [Harvest] {
+        all.filter { $0.hive == hive }
+    }
+}

@@ -1,0 +1,9 @@
+struct InspectionRoutes {
+    let hives: HiveRepository
+
+    func all() -> Routes {
+        let service = InspectionService(inspections: InspectionRepository())
+        let controller = InspectionController(service: service, hives: HiveService(hives: hives))
+        return ["/note": controller.note]
+    }
+}

@@ -1,0 +1,7 @@
+struct NotFoundError: Error {
+    let what: String
+}
+
+struct InvalidError: Error {
+    let why: String
+}

@@ -1,0 +1,4 @@
+import Waxmoor
+
+let server = openServer()
+print(server.paths.joined(separator: "\n"))

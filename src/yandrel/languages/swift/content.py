@@ -1,0 +1,192 @@
+"""Swift read in depth: every place that names a type or a function of the module."""
+
+import re
+
+from tree_sitter import Node
+
+from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+from yandrel.languages.swift.grammar import (
+    COMMENTS,
+    DECLARATIONS,
+    imported_module,
+    kind_of,
+    name_of,
+    parse,
+    text_of,
+)
+
+DOC_NAME = re.compile(rb"``([A-Za-z_]\w*)")
+NAMING = frozenset(
+    {"parameter", "function_declaration", "property_declaration", "class_declaration", "enum_entry"}
+    | {"protocol_declaration", "typealias_declaration", "protocol_function_declaration", "type_parameter"}
+    | {
+        "value_argument_label",
+        "navigation_suffix",
+        "lambda_parameter",
+        "pattern",
+        "associatedtype_declaration",
+    }
+)
+
+
+REACHES = frozenset(
+    {"function_declaration", "lambda_literal", "class_body", "enum_class_body", "source_file"}
+    | {"init_declaration", "subscript_declaration", "protocol_body"}
+)
+
+
+class ContentReader:
+    """Walks one file's tree once."""
+
+    def __init__(self, source: bytes, unit: str, module: str) -> None:
+        self.source = source
+        self.content = Content(source, unit)
+        self.root = parse(source).root_node
+        self.module = module
+        self.values: dict[str, list[tuple[int, int]]] = {}
+        self.modules = {module}
+        self.nested: set[str] = set()
+
+    def read(self) -> Content:
+        self.collect_names()
+        self.read_top()
+        stack = list(reversed(self.root.named_children))
+        while stack:
+            node = stack.pop()
+            self.visit(node, stack)
+        self.content.uses.sort(key=lambda use: use.start)
+        return self.content
+
+    def collect_names(self) -> None:
+        stack = list(self.root.named_children)
+        while stack:
+            node = stack.pop()
+            if node.type in ("parameter", "lambda_parameter", "pattern", "property_declaration"):
+                names = [c for c in node.named_children if c.type == "simple_identifier"]
+                for name in names:
+                    self.values.setdefault(text_of(name), []).append(_reach(node))
+            inner = node.parent is not None and node.parent.type != "source_file"
+            if inner and node.type in (
+                "class_declaration",
+                "typealias_declaration",
+                "associatedtype_declaration",
+            ):
+                self.nested.add(text_of(name_of(node)))
+            elif node.type == "type_parameter":
+                self.nested.add(text_of(node.named_children[0]) if node.named_children else "")
+            stack += node.named_children
+
+    def read_top(self) -> None:
+        lead: Node | None = None
+        previous: Node | None = None
+        at = 0
+        for node in self.root.named_children:
+            if node.type in COMMENTS:
+                lead = lead if previous is not None and self.touches(previous, node) else node
+                previous = node
+                continue
+            start = (
+                lead if lead is not None and previous is not None and self.touches(previous, node) else node
+            )
+            lead = previous = None
+            if node.type == "import_declaration":
+                self.read_import(node)
+            elif node.type in DECLARATIONS and kind_of(node) != "extension":
+                name = name_of(node)
+                if name is not None:
+                    self.content.held.append(
+                        Held(
+                            text_of(name), kind_of(node), "type", start.start_byte, node.end_byte,
+                            name.start_byte, name.end_byte, 0,
+                        )
+                    )  # fmt: skip
+            else:
+                self.content.acts = True
+            at = at or start.start_byte
+        self.content.blocks.append(Block(self.module, 0, 0, at, at, 0, len(self.source), 0))
+
+    def touches(self, first: Node, second: Node) -> bool:
+        between = self.source[first.end_byte : second.start_byte]
+        return not between.strip() and between.count(b"\n") <= 1
+
+    def read_import(self, node: Node) -> None:
+        name = next((c for c in node.named_children if c.type == "identifier"), None)
+        if name is None:
+            return
+        first = name.named_children[0] if name.named_children else name
+        self.modules.add(imported_module(node))
+        number = len(self.content.statements)
+        self.content.statements.append(Statement(node.start_byte, node.end_byte, 0, "type"))
+        self.content.clauses.append(
+            Clause(
+                imported_module(node), "", "type", first.start_byte, first.end_byte, first.start_byte,
+                first.end_byte, number,
+            )
+        )  # fmt: skip
+
+    def visit(self, node: Node, stack: list[Node]) -> None:
+        kind = node.type
+        if kind == "import_declaration":
+            return
+        if kind in COMMENTS:
+            for found in DOC_NAME.finditer(node.text or b""):
+                start = node.start_byte + found.start(1)
+                self.add(start, start + len(found.group(1)), found.group(1).decode(), "doc")
+            return
+        if kind == "user_type":
+            names = [c for c in node.named_children if c.type == "type_identifier"]
+            self.read_type(names, node)
+            stack += [c for c in reversed(node.named_children) if c.type != "type_identifier"]
+            return
+        if kind == "simple_identifier":
+            self.read_identifier(node)
+            return
+        if kind == "navigation_expression" and self.read_qualified(node):
+            return
+        skipped = name_of(node) if kind in NAMING else None
+        stack += [
+            c for c in reversed(node.named_children)
+            if (skipped is None or c.id != skipped.id or kind_of(node) == "extension")
+            and not (kind in NAMING and c.type == "simple_identifier")
+        ]  # fmt: skip
+
+    def read_type(self, names: list[Node], node: Node) -> None:
+        if not names:
+            return
+        first = names[0]
+        if len(names) > 1 and text_of(first) in self.modules:
+            parts = (text_of(first), text_of(names[1]))
+            self.content.uses.append(Use(first.start_byte, names[1].end_byte, parts, True, "type", 0))
+        elif text_of(first) not in self.nested:
+            self.add(first.start_byte, first.end_byte, text_of(first))
+
+    def read_qualified(self, node: Node) -> bool:
+        """Read `Module.Type` in an expression."""
+        target, suffix = node.child_by_field_name("target"), node.child_by_field_name("suffix")
+        if target is None or suffix is None or text_of(target) not in self.modules:
+            return False
+        parts = (text_of(target), text_of(suffix).lstrip("."))
+        self.content.uses.append(Use(target.start_byte, suffix.end_byte, parts, True, "type", 0))
+        return True
+
+    def read_identifier(self, node: Node) -> None:
+        name = text_of(node)
+        hidden = any(s <= node.start_byte < e for s, e in self.values.get(name, ()))
+        if not hidden and name not in self.nested:
+            self.add(node.start_byte, node.end_byte, name)
+
+    def add(self, start: int, end: int, name: str, kind: str = "code") -> None:
+        self.content.uses.append(Use(start, end, (name,), False, "type", 0, kind))
+
+
+def _reach(node: Node) -> tuple[int, int]:
+    """Return where a name that is no type is known: in what it is declared in."""
+    outer = node.parent
+    while outer is not None and outer.type not in REACHES:
+        outer = outer.parent
+    return (outer.start_byte, outer.end_byte) if outer is not None else (0, 0)
+
+
+def read_content(source: bytes, unit: str, module: str) -> Content:
+    """Read one Swift file of a module in depth."""
+    return ContentReader(source, unit, module).read()

@@ -1,0 +1,124 @@
+"""Swift's names: seen in the whole module, and in what imports it where they are public."""
+
+from collections.abc import Iterable, Mapping
+
+from yandrel.languages.edits import newline_of
+from yandrel.languages.named.assemblies import keep_to_file, refuse_crossings, refuse_private
+from yandrel.languages.named.content import Block, Clause, Content, Held, Use
+from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
+from yandrel.languages.named.statements import insert_lines, remove_statement
+from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
+from yandrel.languages.swift.content import read_content
+from yandrel.languages.swift.project import DEPENDENCY_MAP
+from yandrel.languages.swift.view import SwiftView
+from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.project import SourceRoot
+
+
+class SwiftDialect(Dialect):
+    """See `Dialect`."""
+
+    suffixes = (".swift",)
+    view: SwiftView
+
+    def read(self, source: bytes, unit: str) -> Content:
+        content = read_content(source, unit, self.view.module_of(unit))
+        keep_to_file(content, self.view.units.facts[unit])
+        return content
+
+    def namespace_at(self, path: str, roots: tuple[SourceRoot, ...]) -> str | None:
+        return self.view.module_of(path, roots)
+
+    def namespace_after(
+        self, unit: str, new: str, content: Content, block: Block, expected: str | None
+    ) -> str:
+        return expected or ""
+
+    def scope_of(self, namespace: str, imports: Iterable[tuple[str, str, str]]) -> Scope:
+        return Scope(namespace, {}, [path for path, _, _ in imports])
+
+    def meaning(self, scope: Scope, use: Use, known: Known) -> str | None:
+        if use.rooted:
+            return ".".join(use.parts)
+        for module in (scope.namespace, *scope.opened):
+            name = join_name(module, use.head)
+            if known.has(name, "type"):
+                return name
+        return None
+
+    def spell(self, use: Use, written: str, path: str, draft: Draft) -> str | None:
+        module = parent_of(path)
+        if module and module != draft.scope.namespace and module not in draft.scope.opened:
+            draft.open(module)
+        if use.rooted:
+            return path
+        again = Use(0, 0, (last_of(path),), False, "type", use.block)
+        return last_of(path) if self.meaning(draft.scope, again, draft.known) == path else path
+
+    def spell_string(self, written: str, path: str) -> str:
+        return path
+
+    def is_redundant(self, path: str, bound: str, namespace: str) -> bool:
+        return False
+
+    def settle_clause(self, clause: Clause, path: str, content: Content, renaming: Renaming) -> str | None:
+        return clause.path
+
+    def piece_imports(
+        self, content: Content, held: Held, renaming: Renaming, namespace: str
+    ) -> list[AddedImport]:
+        """What a piece uses of modules outside cannot be told, so all of them come along."""
+        return [AddedImport(c.path, "type", "*") for c in content.clauses if c.path != namespace]
+
+    def edit_imports(
+        self, content: Content, block: int, kept: list[KeptImport], added: list[AddedImport], namespace: str
+    ) -> list[Edit]:
+        texts = {item.clause.statement: item.path for item in kept}
+        gone = {
+            item.clause.statement for item in kept
+            if namespace != content.blocks[block].name and item.path == namespace
+        }  # fmt: skip
+        edits = [remove_statement(content, content.statements[n], False) for n in sorted(gone)]
+        known = {item.path for item in kept}
+        lines = [(a.path, f"import {a.path}") for a in added if a.path not in known]
+        return edits + insert_lines(content, block, list(dict.fromkeys(lines)), texts, gone)
+
+    def edit_namespace(self, content: Content, block: Block, namespace: str) -> list[Edit]:
+        return []
+
+    def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
+        newline = newline_of(origin.source)
+        lines = sorted({f"import {item.path}" for item in added})
+        parts = [newline.join(lines), *pieces] if lines else pieces
+        return (newline * 2).join(parts) + newline
+
+    def follows_file(self, held: Held, unit: str) -> bool:
+        return held.name == unit.rpartition("/")[2].partition(".")[0]
+
+    def object_to(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Refusal]:
+        return [
+            *refuse_private(self, relocation, contents),
+            *refuse_crossings(self, relocation, renaming, contents, self.view.module_of),
+            *self.undeclared(relocation, renaming, contents),
+        ]
+
+    def undeclared(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Refusal]:
+        """A module imports only what Package.swift says that it depends on."""
+        depends = {m.pattern: set(m.targets) for m in self.view.project.maps if m.kind == DEPENDENCY_MAP}
+        out = []
+        for unit, content in contents.items():
+            here = self.view.module_of(relocation.unit(unit))
+            for use in content.uses:
+                if use.kind != "code":
+                    continue
+                meant = join_name(content.blocks[0].name, use.head)
+                there = parent_of(renaming.place(meant, "type")) if renaming.is_moved(meant, "type") else ""
+                if there and here in depends and there != here and there not in depends[here]:
+                    why = f"{here} would have to depend on {there}, and Package.swift does not say so"
+                    out.append(Refusal(unit, content.line_of(use.start), why, "add the dependency first"))
+                    break
+        return out

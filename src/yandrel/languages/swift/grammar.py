@@ -1,0 +1,80 @@
+"""The grammar, loaded when first needed, and the kinds of node that are asked for."""
+
+from functools import cache
+
+import tree_sitter
+import tree_sitter_swift
+from tree_sitter import Node
+
+LANGUAGE = tree_sitter.Language(tree_sitter_swift.language())
+KEYWORDS = ("class", "struct", "enum", "actor", "extension")
+COMMENTS = frozenset({"comment", "multiline_comment"})
+DECLARATIONS = frozenset(
+    {"class_declaration", "protocol_declaration", "function_declaration", "property_declaration"}
+    | {"typealias_declaration"}
+)
+HIDDEN = frozenset({"private", "fileprivate"})
+MENTIONS = """
+(type_identifier) @type
+(navigation_expression target: (simple_identifier) @type)
+(call_expression . (simple_identifier) @type)
+"""
+
+
+@cache
+def shared_parser() -> tree_sitter.Parser:
+    return tree_sitter.Parser(LANGUAGE)
+
+
+@cache
+def mention_query() -> tree_sitter.Query:
+    """Return the query for names that need no import; compiling it costs milliseconds."""
+    return tree_sitter.Query(LANGUAGE, MENTIONS)
+
+
+def parse(source: bytes) -> tree_sitter.Tree:
+    """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
+    return shared_parser().parse(source)
+
+
+def text_of(node: Node | None) -> str:
+    return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
+
+
+def kind_of(node: Node) -> str:
+    """Return what a declaration declares."""
+    if node.type == "class_declaration":
+        words = {text_of(c) for c in node.children if not c.is_named}
+        return next((word for word in KEYWORDS if word in words), "class")
+    return {
+        "protocol_declaration": "protocol",
+        "function_declaration": "function",
+        "property_declaration": "constant",
+    }.get(node.type, "alias")
+
+
+def name_of(node: Node) -> Node | None:
+    """Return the name that a declaration gives; for a property that of its pattern."""
+    name = node.child_by_field_name("name")
+    if name is not None and name.type == "pattern":
+        return name.child_by_field_name("bound_identifier")
+    return name
+
+
+def modifiers_of(node: Node) -> set[str]:
+    """Return the modifiers of a declaration that are words."""
+    held = next((c for c in node.named_children if c.type == "modifiers"), None)
+    return set(text_of(held).replace("(", " ").split()) if held is not None else set()
+
+
+def attributes_of(node: Node) -> list[str]:
+    """Return the names of a declaration's attributes."""
+    held = next((c for c in node.named_children if c.type == "modifiers"), None)
+    found = [c for c in held.named_children if c.type == "attribute"] if held is not None else []
+    return [text_of(c.named_children[0]) for c in found if c.named_children]
+
+
+def imported_module(node: Node) -> str:
+    """Return the module that an import brings in, whatever of it is named."""
+    name = next((c for c in node.named_children if c.type == "identifier"), None)
+    return text_of(name.named_children[0]) if name is not None and name.named_children else text_of(name)

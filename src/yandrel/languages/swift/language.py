@@ -1,0 +1,63 @@
+"""Swift, behind the language protocol."""
+
+from collections.abc import Mapping
+from typing import TYPE_CHECKING
+
+from yandrel.languages.named.language import NamedLanguage
+from yandrel.languages.named.view import NamedView
+from yandrel.languages.swift.facts import read_facts
+from yandrel.languages.swift.project import MANIFESTS, find_project, rewrite_manifests
+from yandrel.languages.swift.roles import HINTS
+from yandrel.languages.swift.view import SwiftView
+from yandrel.model.changes import Edit, Relocation
+from yandrel.model.evidence import Hint
+from yandrel.model.facts import Facts
+from yandrel.model.project import Project, SourceRoot, Units
+
+if TYPE_CHECKING:
+    from yandrel.languages.named.dialect import Dialect
+
+KEYWORDS = (
+    "actor as associatedtype break case catch class continue default defer deinit do else enum extension "
+    "fallthrough false fileprivate for func guard if import in init inout internal is let nil open operator "
+    "private protocol public repeat rethrows return self static struct subscript super switch throw throws "
+    "true try typealias var where while"
+)
+
+
+class SwiftLanguage(NamedLanguage):
+    """See `yandrel.languages.protocol.Language`."""
+
+    name = "swift"
+    title = "Swift"
+    suffixes = (".swift",)
+    manifests = MANIFESTS
+    words = KEYWORDS
+
+    def read_facts(self, source: bytes, path: str) -> Facts:
+        return read_facts(source, path)
+
+    def find_project(
+        self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
+    ) -> Project:
+        return find_project(units, manifests, configured)
+
+    def open_view(self, units: Units, project: Project) -> SwiftView:
+        return SwiftView(units, project)
+
+    def open_dialect(self, view: NamedView) -> "Dialect":
+        from yandrel.languages.swift.dialect import SwiftDialect
+
+        assert isinstance(view, SwiftView)
+        return SwiftDialect(view)
+
+    def rewrite_manifests(
+        self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
+    ) -> dict[str, list[Edit]]:
+        return rewrite_manifests(project, relocation, manifests)
+
+    def hints(self) -> tuple[Hint, ...]:
+        return HINTS
+
+
+LANGUAGE = SwiftLanguage()

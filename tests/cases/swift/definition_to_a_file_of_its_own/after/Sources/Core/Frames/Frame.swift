@@ -1,0 +1,6 @@
+import Foundation
+
+/// Holds a comb.
+struct Frame {
+    let made: Date
+}

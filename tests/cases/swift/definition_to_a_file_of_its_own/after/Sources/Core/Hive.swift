@@ -1,0 +1,5 @@
+import Foundation
+
+struct Hive {
+    let frames: [Frame]
+}

@@ -1,0 +1,3 @@
+struct Keeper {
+    let hive: Hive
+}

@@ -1,0 +1,3 @@
+import Ledgers
+
+let ledger = Ledger()

@@ -1,0 +1,6 @@
+import Core
+import Ledgers
+
+let hive: Ledgers.Hive = Ledgers.Hive()
+let other: Core.Other? = nil
+let ledger = Ledger()

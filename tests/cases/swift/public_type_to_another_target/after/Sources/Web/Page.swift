@@ -1,0 +1,5 @@
+import Core
+import Foundation
+import Ledgers
+
+let hive = Hive()

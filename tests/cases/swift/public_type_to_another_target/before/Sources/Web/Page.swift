@@ -1,0 +1,4 @@
+import Core
+import Foundation
+
+let hive = Hive()

@@ -1,0 +1,8 @@
+struct Keeper {
+    let hive: [Colony]
+    let text = "\(Colony.open())"
+}
+
+extension Colony: Sendable {
+    func of(_ Hive: Int) -> Int { Hive }
+}

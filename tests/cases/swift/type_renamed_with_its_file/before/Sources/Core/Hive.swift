@@ -1,0 +1,6 @@
+/// A ``Hive``.
+public final class Hive {
+    var twin: Hive?
+
+    static func open() -> Hive { Hive() }
+}

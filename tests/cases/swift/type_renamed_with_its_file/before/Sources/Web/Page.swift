@@ -1,0 +1,3 @@
+import Core
+
+let hive = Hive.open()
