@@ -18,6 +18,7 @@ from yandrel.languages.go.grammar import (
     specs_of,
     text_of,
 )
+from yandrel.languages.go.naming import candidate_names
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
@@ -136,7 +137,9 @@ class _Reader:
         skip |= {node.start_byte for node in captured.get("key", ())} - {
             node.start_byte for node in captured.get("listed", ())
         }
-        named = {alias.bound if alias.alias else "" for item in self.imports for alias in item.names}
+        named = {
+            name for item in self.imports for name in (item.names[0].alias, *candidate_names(item.module))
+        }
         first: dict[bytes, int] = {}
         for node in captured.get("qualified", ()):
             _keep(first, b"".join((node.text or b"").split()), node.start_byte)

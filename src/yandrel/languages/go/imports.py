@@ -14,10 +14,19 @@ class Wanted:
 
     path: str
     alias: str = ""
+    comment: str = ""
 
     @property
     def text(self) -> str:
-        return f'{self.alias} "{self.path}"' if self.alias else f'"{self.path}"'
+        """The line that imports it."""
+        text = f'{self.alias} "{self.path}"' if self.alias else f'"{self.path}"'
+        return f"{text} {self.comment}" if self.comment else text
+
+
+def comment_after(content: Content, spec: Spec) -> str:
+    """Return the comment that stands on the line of an import."""
+    stop = content.source.find(b"\n", spec.end)
+    return content.source[spec.end : stop if stop >= 0 else None].decode("utf-8", "replace").strip(" \t\r;")
 
 
 def is_sorted(content: Content, spec: Spec) -> bool:

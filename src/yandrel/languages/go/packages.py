@@ -5,6 +5,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from yandrel.languages.go.deep import Content
+from yandrel.languages.go.naming import guess_name
 from yandrel.languages.go.view import (
     MAIN,
     TEST,
@@ -12,7 +13,6 @@ from yandrel.languages.go.view import (
     declared_name,
     expected_name,
     folder_of,
-    guess_name,
     is_outside_test,
 )
 from yandrel.model.changes import Relocation

@@ -1,13 +1,14 @@
 """Rewriting a relocation of Go: package clauses, qualifiers, imports, what leaves and what arrives."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from yandrel.languages.edits import cut_span, merge_edits, newline_of, trim_end
 from yandrel.languages.go.deep import Content, NameUse, Piece, Spec, read_deep
-from yandrel.languages.go.imports import Wanted, edit_imports, is_sorted, write_imports
+from yandrel.languages.go.imports import Wanted, comment_after, edit_imports, is_sorted, write_imports
+from yandrel.languages.go.naming import candidate_names
 from yandrel.languages.go.packages import Package, Packages, settle_relocation
-from yandrel.languages.go.view import GoView, candidate_names, folder_of
+from yandrel.languages.go.view import GoView, folder_of
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.model.graph import Symbol
 
@@ -376,18 +377,23 @@ class FileRewriter:
         for spec in content.specs:
             path = self.path_after(spec)
             if spec.alias in (".", "_"):
-                if path != spec.path:
+                if path != spec.path and is_sorted(content, spec):
+                    gone.append(spec)
+                    fresh.append(Wanted(path, spec.alias, comment_after(content, spec)))
+                elif path != spec.path:
                     edits.append(Edit(spec.path_start, spec.path_end, path.encode()))
             elif spec in before and draft.kept.get(spec) not in draft.reached:
                 gone.append(spec)
             elif path != spec.path:
                 gone.append(spec)
-                fresh.append(Wanted(path, spec.alias or self.alias_after(spec, draft)))
+                alias = spec.alias or self.alias_after(spec, draft)
+                fresh.append(Wanted(path, alias, comment_after(content, spec)))
             elif not spec.alias and self.alias_after(spec, draft):
                 alias = self.alias_after(spec, draft) + " "
                 edits.append(Edit(spec.start, spec.start, alias.encode()))
         if len(gone) == 1 and len(fresh) == 1 and not is_sorted(content, gone[0]):
-            return [*edits, Edit(gone[0].start, gone[0].end, fresh[0].text.encode())]
+            text = replace(fresh[0], comment="").text
+            return [*edits, Edit(gone[0].start, gone[0].end, text.encode())]
         return [*edits, *edit_imports(content, gone, fresh, self.is_own)]
 
     def alias_after(self, spec: Spec, draft: FileDraft) -> str:

@@ -1,10 +1,10 @@
 """Go's packages: which folder is which, what each declares, and what the names in a unit lead to."""
 
-import re
 from collections import Counter
 from collections.abc import Iterator, Mapping
 
 from yandrel.languages.go.facts import METHOD
+from yandrel.languages.go.naming import VERSION, guess_name
 from yandrel.languages.graph import KeptGraph
 from yandrel.model.facts import Facts, Import, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
@@ -12,7 +12,6 @@ from yandrel.model.project import Project, Units
 
 TEST = "_test"
 MAIN = "main"
-VERSION = re.compile(r"v\d+\Z")
 
 
 class GoView(KeptGraph):
@@ -102,7 +101,9 @@ class GoView(KeptGraph):
             name = self.bound_name(item)
             if name == ".":
                 dotted.append(folder)
-            if name in (".", "_") or not any(m.name.startswith(name + ".") for m in facts.mentions):
+            table = self.tables[folder, False]
+            heads = (m.name.partition(".") for m in facts.mentions)
+            if name in (".", "_") or not any(head == name and last in table for head, _, last in heads):
                 yield _edge(item.line, item.module, State.FOUND, Symbol(units[0]))
             else:
                 imports[name] = (item, folder)
@@ -119,9 +120,6 @@ class GoView(KeptGraph):
             if dot and head in imports:
                 item, folder = imports[head]
                 found = self.find_in(folder, name)
-                if found is None:
-                    units = self.members[folder, False]
-                    found = Symbol(units[0])
                 spelled = f"{item.module}.{name}"
             elif not dot:
                 found = self.find_in(package[0], head, package[1])
@@ -224,24 +222,6 @@ def declared_name(facts: Facts) -> str:
 def is_outside_test(unit: str, facts: Facts) -> bool:
     """Whether a unit belongs to the package that tests another from outside."""
     return unit.endswith("_test.go") and declared_name(facts).endswith(TEST)
-
-
-def guess_name(path: str) -> str:
-    """Return what a package outside is likely called."""
-    return candidate_names(path)[0]
-
-
-def candidate_names(path: str) -> list[str]:
-    """Return what a package outside may be called, by its path, the likeliest first."""
-    parts = path.split("/")
-    last = parts.pop()
-    if VERSION.match(last) and parts:
-        last = parts.pop()
-    last = re.sub(r"\.v\d+\Z", "", last)
-    names = [last, last.removeprefix("go-"), last.removesuffix("-go"), last.removesuffix(".go")]
-    names += [last.rpartition("-")[2], last.replace("-", ""), last.replace("-", "_"), last.rpartition(".")[2]]
-    names += [last.partition(".")[0], last.partition("-")[0]]
-    return [name for name in dict.fromkeys(names) if name.isidentifier()] or [last]
 
 
 def expected_name(path: str) -> str:
