@@ -10,7 +10,7 @@ from yandrel.errors import CallError, RefusedError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.languages.protocol import Scaffolder
 from yandrel.languages.registry import LANGUAGES, load_language
-from yandrel.layout.builtin import languages, load_builtin, package_of
+from yandrel.layout.builtin import load_builtin, package_of
 from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, NewReport
 from yandrel.model.scaffold import Concept, DomainPlan, Field
@@ -59,7 +59,7 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
     if not scaffolder.frameworks():
         raise CallError(
             f"there are no templates for an application in {request.language} yet",
-            todo="there are for " + ", ".join(languages()),
+            todo="there are for Python; `--like` makes it after what is there",
         )
     framework = request.framework or scaffolder.frameworks()[0]
     builtin = load_builtin(request.layout, request.language, framework)

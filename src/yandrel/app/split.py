@@ -15,7 +15,7 @@ from yandrel.errors import CallError, RefusedError
 from yandrel.files.text import Source
 from yandrel.languages.protocol import Splitter
 from yandrel.languages.registry import language_of, load_language
-from yandrel.layout.builtin import frameworks, load_builtin
+from yandrel.layout.builtin import frameworks, languages, load_builtin
 from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.changes import Note
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, MixedRow, PieceRow, SplitReport
@@ -238,7 +238,11 @@ def layout_for(workspace: Workspace, unit: str, framework: str, wanted: str) -> 
     """Return the layout that says the homes: the one in force, else a built-in one around the file."""
     if workspace.layout.present and workspace.layout.roles and not wanted:
         return workspace.layout
-    language = language_of(unit) or ""
+    language = load_language(language_of(unit) or "").name_of(unit)
+    if language not in languages():
+        raise CallError(
+            f"no layout for {language} says where pieces go", where=unit, todo="`yandrel adopt` first"
+        )
     known = frameworks(language)
     builtin = load_builtin(wanted or "role-first", language, framework if framework in known else "")
     return parse_layout(builtin.fill("App", unit.rpartition("/")[0]).encode())
@@ -265,7 +269,10 @@ def _carry_out_in(
     if converted.endpoints:
         _rename_endpoints(draft, unit, converted, splitter)
     draft.workspace.refresh()
-    pairs = [(f"{unit}:{name}", f"{target}:{name}") for name, target in assignment.targets.items()]
+    names = converted.names
+    pairs = [
+        (f"{unit}:{name}", f"{target}:{names.get(name, name)}") for name, target in assignment.targets.items()
+    ]
     for group, router in converted.routers.items():
         handler = next(name for name, found in converted.groups.items() if found == group)
         pairs.append((f"{unit}:{router}", f"{assignment.targets[handler]}:{router}"))

@@ -22,12 +22,16 @@ def trim_end(source: bytes, edits: list[Edit]) -> list[Edit]:
     """Return edits that leave no blank lines at the end of a text whose last part goes."""
     if not edits or edits[-1].text or edits[-1].end < len(source.rstrip()):
         return edits
-    last = edits[-1]
-    start = len(source[: last.start].rstrip())
-    if start == 0 or any(start <= e.end for e in edits[:-1]):
+    first = len(edits) - 1
+    while first > 0 and not edits[first - 1].text:
+        if source[edits[first - 1].end : edits[first].start].strip():
+            break
+        first -= 1
+    start = len(source[: edits[first].start].rstrip())
+    if start == 0 or (first > 0 and edits[first - 1].end >= start):
         return edits
     start = source.find(b"\n", start) + 1
-    return [*edits[:-1], Edit(min(start, last.start), last.end, b"")]
+    return [*edits[:first], Edit(min(start, edits[first].start), edits[-1].end, b"")]
 
 
 def cut_span(source: bytes, start: int, end: int) -> tuple[int, int]:

@@ -71,7 +71,8 @@ class Converted:
     """A crowded file's text before its pieces leave.
 
     `routers` are the names of the new groups of routes, `prefixes` theirs, `endpoints` the names by
-    which other files call routes, old to new. `conflicts` are handlers that must stay, and why.
+    which other files call routes, old to new. `conflicts` are handlers that must stay, and why, `names`
+    the new names of pieces that are called otherwise where they go.
     """
 
     text: bytes
@@ -80,6 +81,7 @@ class Converted:
     endpoints: dict[str, str] = field(default_factory=dict)
     groups: dict[str, str] = field(default_factory=dict)
     conflicts: dict[str, str] = field(default_factory=dict)
+    names: dict[str, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)

@@ -30,7 +30,7 @@ def test_roots_that_most_units_show() -> None:
 
 
 def table_of(*names: str) -> SymbolTable:
-    table = SymbolTable(lambda name, space: name)
+    table = SymbolTable(lambda name, space: name, {})
     for name in names:
         table.add(name, "type", Symbol(name + ".x", name.rpartition(".")[2]))
     return table

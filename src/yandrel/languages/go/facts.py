@@ -93,7 +93,7 @@ class _Reader:
                 self.acts += 1
                 continue
             if kind != "type_declaration":
-                self.define(text, "constant", spec, name)
+                self.define(text, "constant", spec, name, value=kind.partition("_")[0])
                 continue
             found = spec.child_by_field_name("type")
             members, bases = _members_of(found)

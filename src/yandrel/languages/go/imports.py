@@ -136,8 +136,13 @@ def _add_to_list(
 ) -> list[Edit]:  # fmt: skip
     groups = _groups(content, number)
     out = []
+    fresh: list[str] = []
+    there = [s for held in groups for s in held if s not in gone]
     for item in sorted(added, key=lambda i: i.path):
         group = _group_for(item, groups, gone, is_own)
+        if not group and there and "." in item.path.partition("/")[0]:
+            fresh.append(item.text)
+            continue
         if not group:
             at = content.source.find(b"(", content.statements[number].start) + 1
             out.append(Edit(at, at, f"{newline}\t{item.text}".encode()))
@@ -153,6 +158,10 @@ def _add_to_list(
         else:
             at = content.source.rfind(b"\n", 0, group[0].start) + 1
             out.append(Edit(at, at, f"\t{item.text}{newline}".encode()))
+    if fresh:
+        at = _line_end(content.source, there[-1].end)
+        body = newline.join("\t" + text for text in fresh)
+        out.append(Edit(at, at, f"{newline * 2}{body}".encode()))
     return out
 
 
@@ -173,7 +182,7 @@ def _group_for(
         return alike[-1] if rank(item.path) else alike[0]
     if not groups:
         return []
-    return groups[-1] if rank(item.path) else groups[0]
+    return [] if rank(item.path) and all(rank(s.path) == 0 for g in groups for s in g) else groups[-1]
 
 
 def _line_end(source: bytes, at: int) -> int:

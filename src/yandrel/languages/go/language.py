@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Mapping
 
-from yandrel.errors import CallError
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.go.facts import read_facts
 from yandrel.languages.go.project import MANIFESTS, find_project, rewrite_manifests
@@ -111,9 +110,9 @@ class GoLanguage:
         return CopyingScaffolder(".go", "Go", frozenset(KEYWORDS.split()))
 
     def splitter(self) -> Splitter:
-        raise CallError(
-            "Go files cannot be split yet", todo="`yandrel move` takes one definition out of its file"
-        )
+        from yandrel.languages.go.splitting import SPLITTER
+
+        return SPLITTER
 
 
 LANGUAGE = GoLanguage()

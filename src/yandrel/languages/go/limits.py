@@ -271,9 +271,8 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
             if not unit.endswith("_test.go"):
                 after.add_edge(user[0], target)
             check_import(context, unit, item, user[0], target)
-    had = any(True for _ in networkx.simple_cycles(before, length_bound=6))
-    circle = next(iter(networkx.simple_cycles(after)), None) if not had else None
-    if circle is None:
+    circle = find_circle(after) if not find_circle(before) else []
+    if not circle:
         return
     path = " -> ".join(packages.import_path(folder) or folder for folder in [*circle, circle[0]])
     place = next(
@@ -291,6 +290,19 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     context.refuse(
         place[0], place[1], f"packages would import each other: {path}", "move what it uses as well"
     )
+
+
+def find_circle(graph: "networkx.DiGraph[str]") -> list[str]:
+    """Return the folders of a circle of imports, the least first; nothing where there is none."""
+    groups = [group for group in networkx.strongly_connected_components(graph) if len(group) > 1]
+    if not groups:
+        return []
+    group = min(groups, key=min)
+    start = min(group)
+    inside = graph.subgraph(group)
+    ways = [networkx.shortest_path(inside, after, start) for after in sorted(inside.successors(start))]
+    way = min((way for way in ways), key=lambda found: (len(found), found))
+    return [start, *way[:-1]]
 
 
 def check_import(context: Context, unit: str, item: Meant, user: str, target: str) -> None:

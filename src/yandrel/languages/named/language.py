@@ -4,12 +4,11 @@ from abc import ABC, abstractmethod
 from collections.abc import Callable, Mapping
 from typing import TYPE_CHECKING
 
-from yandrel.errors import CallError
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Edit, Relocation, Rewrite
-from yandrel.model.facts import Facts
+from yandrel.model.facts import Definition, Facts
 from yandrel.model.project import Project
 
 if TYPE_CHECKING:
@@ -29,6 +28,10 @@ class NamedLanguage(ABC):
 
     def name_of(self, path: str) -> str:
         return self.title.lower()
+
+    @abstractmethod
+    def read_facts(self, source: bytes, path: str) -> Facts:
+        """Return the surface facts of UTF-8 source."""
 
     @abstractmethod
     def open_dialect(self, view: NamedView) -> "Dialect":
@@ -80,7 +83,9 @@ class NamedLanguage(ABC):
         return CopyingScaffolder(self.suffixes[0], self.title, frozenset(self.words.split()))
 
     def splitter(self) -> Splitter:
-        raise CallError(
-            f"{self.title} files cannot be split yet",
-            todo="`yandrel move` takes one definition out of its file",
-        )
+        from yandrel.languages.splitting import DefinitionSplitter
+
+        def stays(definition: Definition, text: bytes) -> str:
+            return "it runs the application" if definition.name in ("main", "Main", "Program") else ""
+
+        return DefinitionSplitter(self.read_facts, lambda definition, text: "", stays)

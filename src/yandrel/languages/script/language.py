@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Mapping
 
-from yandrel.errors import CallError
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.script.facts import read_facts
@@ -106,9 +105,9 @@ class ScriptLanguage:
         return CopyingScaffolder(".js", "JavaScript and TypeScript", frozenset(KEYWORDS.split()))
 
     def splitter(self) -> Splitter:
-        raise CallError(
-            "files of this language cannot be split yet", todo="`yandrel move` takes out one definition"
-        )
+        from yandrel.languages.script.splitting import SPLITTER
+
+        return SPLITTER
 
 
 LANGUAGE = ScriptLanguage()

@@ -48,7 +48,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("service", "base", 4, "*Service"),
     *_files("repository", 6, "repository repositories repo dao"),
     *_hints("repository", "folder", 5, "repositories repository repos daos"),
-    *_hints("repository", "type", 5, "?*Repository ?*Dao"),
+    *_hints("repository", "type", 5, "?*Repository ?*Dao ?*Store"),
     *_hints("repository", "base", 5, "*Repository"),
     *_files("model", 6, "model models entity entities"),
     *_hints("model", "folder", 5, "models model entities entity domain"),

@@ -1,0 +1,129 @@
+"""Taking crowded files apart by their definitions, in languages where routes stay where they are mounted."""
+
+import re
+from collections.abc import Callable, Mapping
+
+from yandrel.errors import CallError
+from yandrel.model.changes import Note
+from yandrel.model.facts import TYPE_KINDS, Definition, Facts
+from yandrel.model.split import Converted, CrowdedFile, RouteMark, SplitPiece, WideCut
+from yandrel.model.words import singular, words_of
+
+WORD = re.compile(rb"[^\W\d]\w*")
+ROLE_WORDS = frozenset(
+    {"handler", "controller", "service", "repository", "store", "model", "schema", "validator", "middleware"}
+    | {"error", "exception", "helper", "manager", "request", "response", "dto", "router", "routes"}
+)
+
+SHARED_ROLES = frozenset({"error", "middleware", "helper", "config"})
+
+
+class DefinitionSplitter:
+    """See `yandrel.languages.protocol.Splitter`: every definition goes as it is, with its references.
+
+    `read_facts` reads a file; `role_of` says what a definition's own text tells, where names do not;
+    `stays` why it cannot leave; `rename` what it must be called to be seen from elsewhere; `notes` what
+    is no definition, and so stays.
+    """
+
+    def __init__(
+        self,
+        read_facts: Callable[[bytes, str], Facts],
+        role_of: Callable[[Definition, bytes], str],
+        stays: Callable[[Definition, bytes], str],
+        rename: Callable[[str], str] = lambda name: name,
+        notes: Callable[[str, bytes], tuple[Note, ...]] = lambda unit, source: (),
+    ) -> None:
+        self.read_facts = read_facts
+        self.role_of = role_of
+        self.stays = stays
+        self.rename = rename
+        self.notes = notes
+
+    def read(
+        self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
+    ) -> CrowdedFile:
+        facts = self.read_facts(source, unit)
+        found = {d.name: d for d in facts.definitions if not d.is_method}
+        words = {name: self._words(source, d, facts) for name, d in found.items()}
+        texts = {name: source[d.start : d.end] for name, d in found.items()}
+        told = {name: roles.get(name) or self.role_of(d, texts[name]) for name, d in found.items()}
+        types = [name for name, d in found.items() if d.kind in TYPE_KINDS and told[name] not in SHARED_ROLES]
+        kept = [name for name, role in told.items() if role == "state"]
+        concepts = {self._bare(name) for name in (*types, *kept)} - {""}
+        pieces = []
+        for name, definition in found.items():
+            needs = frozenset(words[name] & found.keys() - {name})
+            role = told[name] or ("model" if definition.kind in TYPE_KINDS else "")
+            pieces.append(
+                SplitPiece(
+                    name, definition.kind, role, self._concept(name, concepts), definition.line,
+                    definition.last_line, needs, self.stays(definition, texts[name]),
+                )
+            )  # fmt: skip
+        rest = self._rest(source, facts)
+        needed = frozenset(rest & found.keys())
+        return CrowdedFile("plain", tuple(pieces), source, {}, needed, (), self.notes(unit, source))
+
+    def _words(self, source: bytes, definition: Definition, facts: Facts) -> set[str]:
+        """Return the words in a definition, and in the methods that stand away from it."""
+        spans = [(definition.start, definition.end)]
+        spans += [(d.start, d.end) for d in facts.definitions if d.is_method and d.owner == definition.name]
+        return {w.group().decode("utf-8", "replace") for s, e in spans for w in WORD.finditer(source[s:e])}
+
+    def _rest(self, source: bytes, facts: Facts) -> set[str]:
+        """Return the words outside of all definitions."""
+        left, at = [], 0
+        for definition in sorted(facts.definitions, key=lambda d: d.start):
+            left.append(source[at : definition.start])
+            at = max(at, definition.end)
+        left.append(source[at:])
+        return {w.group().decode("utf-8", "replace") for part in left for w in WORD.finditer(part)}
+
+    def _bare(self, name: str) -> str:
+        words = [word for word in words_of(name) if word not in ROLE_WORDS]
+        return singular("_".join(words)) if words else ""
+
+    def _concept(self, name: str, concepts: set[str]) -> str:
+        """Return the concept that a name speaks of, the longest if several fit."""
+        text = f"_{singular('_'.join(words_of(name)))}_"
+        every = "_" + "_".join(singular(word) for word in words_of(name)) + "_"
+        fits = [c for c in concepts if f"_{c}_" in text or f"_{c}_" in every]
+        return max(fits, key=len, default="")
+
+    def convert(self, file: CrowdedFile, leaving: frozenset[str], roles: Mapping[str, str]) -> Converted:
+        taken = {piece.name for piece in file.pieces}
+        names = {name: self.rename(name) for name in leaving}
+        return Converted(
+            file.text, names={n: new for n, new in names.items() if new != n and new not in taken}
+        )
+
+    def lift_data_work(
+        self, file: CrowdedFile, handlers: frozenset[str], roles: Mapping[str, str]
+    ) -> tuple[bytes, dict[str, str]]:
+        return file.text, {}
+
+    def table_after(
+        self, texts: Mapping[str, bytes], entry: bytes, routers: Mapping[str, str]
+    ) -> list[tuple[str, RouteMark]]:
+        return []
+
+    def rename_endpoints(self, source: bytes, endpoints: Mapping[str, str]) -> bytes:
+        return source
+
+    def rename_in_template(self, text: str, endpoints: Mapping[str, str]) -> str:
+        return text
+
+    def settle_entry(self, source: bytes, before: bytes) -> bytes:
+        return source
+
+    def needs_loading(self, source: bytes) -> bool:
+        return False
+
+    def load_first(self, source: bytes, module: str) -> bytes:
+        return source
+
+    def cut_type(
+        self, unit: str, type_name: str, by: str, sources: Mapping[str, bytes], modules: Mapping[str, str]
+    ) -> WideCut | str:
+        raise CallError("types of this language cannot be cut yet", where=unit)

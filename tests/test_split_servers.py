@@ -1,0 +1,110 @@
+"""Single-file servers without a framework are taken apart, and answer as before."""
+
+import shutil
+import subprocess
+from pathlib import Path
+
+from tests.conftest import Yandrel, needs_tool, read_tree
+
+ONEFILE = Path(__file__).parent / "onefile"
+
+
+def copy_onefile(name: str, tmp_path: Path) -> Path:
+    return Path(shutil.copytree(ONEFILE / name, tmp_path / "app"))
+
+
+@needs_tool("go", "gofmt")
+def test_server_on_net_http(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("go", tmp_path)
+    before = read_tree(root)
+    shown = yandrel(root, "split", "main.go")
+    assert shown.status == 0, shown.err
+    assert read_tree(root) == before
+    done = yandrel(root, "split", "main.go", "--carry-out")
+    assert done.status == 0, done.err
+    for words in (["go", "vet", "./..."], ["go", "test", "./..."]):
+        ran = subprocess.run(words, cwd=root, capture_output=True, text=True, check=False)
+        assert ran.returncode == 0, ran.stdout + ran.stderr
+    ran = subprocess.run(["gofmt", "-l", "."], cwd=root, capture_output=True, text=True, check=False)
+    assert ran.stdout == ""
+    made = {path.relative_to(root).as_posix() for path in root.rglob("*.go")}
+    assert made == {
+        "main.go",
+        "main_test.go",
+        "controllers/harvest_controller.go",
+        "controllers/hive_controller.go",
+        "faults/faults.go",
+        "helpers/common.go",
+        "middleware/common.go",
+        "models/harvest.go",
+        "models/hive.go",
+        "repositories/harvest_repository.go",
+        "repositories/hive_repository.go",
+    }
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+@needs_tool("node")
+def test_server_on_node(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("javascript", tmp_path)
+    before = read_tree(root)
+    done = yandrel(root, "split", "server.js", "--carry-out")
+    assert done.status == 0, done.err
+    ran = subprocess.run(["node", "ask.js"], cwd=root, capture_output=True, text=True, check=False)
+    assert ran.returncode == 0, ran.stderr
+    assert "every route answers" in ran.stdout
+    made = {path.relative_to(root).as_posix() for path in root.rglob("*.js")}
+    assert made == {
+        "ask.js",
+        "server.js",
+        "controllers/harvest-controller.js",
+        "controllers/hive-controller.js",
+        "errors.js",
+        "middleware/common.js",
+        "models/hive.js",
+        "repositories/harvest-repository.js",
+        "repositories/hive-repository.js",
+    }
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+def test_handlers_written_in_place_are_named(tmp_path: Path, yandrel: Yandrel) -> None:
+    (tmp_path / "app.js").write_text(
+        "const app = require('express')();\n\nfunction list(req, res) {\n  res.end('');\n}\n\n"
+        "app.get('/hives', list);\napp.get('/health', (req, res) => res.end('ok'));\n\n"
+        "module.exports = app;\n"
+    )
+    done = yandrel(tmp_path, "split", "app.js", "--carry-out")
+    assert done.status == 0, done.err
+    assert "app.js:8  /health" in done.out
+    assert "require('./controllers/common-controller')" in (tmp_path / "app.js").read_text()
+
+
+def test_language_without_a_layout_says_so(tmp_path: Path, yandrel: Yandrel) -> None:
+    (tmp_path / "All.kt").write_text("package waxmoor\n\nclass HiveService\n\nclass HiveRepository\n")
+    done = yandrel(tmp_path, "split", "All.kt")
+    assert done.status == 2
+    assert "no layout for kotlin says where pieces go" in done.err
+
+
+def test_classes_go_to_the_homes_of_the_layout_in_force(tmp_path: Path, yandrel: Yandrel) -> None:
+    home = "src/main/kotlin/waxmoor/"
+    (tmp_path / "yandrel.toml").write_text(
+        f'[app]\nname = "Waxmoor"\n\n[roles]\nentry = "{home}All.kt"\n'
+        f'service = "{home}services/{{Name}}Service.kt"\n'
+        f'repository = "{home}repositories/{{Name}}Repository.kt"\n'
+    )
+    crowded = tmp_path / home / "All.kt"
+    crowded.parent.mkdir(parents=True)
+    crowded.write_text(
+        "package waxmoor\n\nclass HiveService(val hives: HiveRepository)\n\nclass HiveRepository\n\n"
+        "fun main() = println(HiveService(HiveRepository()))\n"
+    )
+    done = yandrel(tmp_path, "split", home + "All.kt", "--carry-out")
+    assert done.status == 0, done.err
+    made = (tmp_path / home / "services/HiveService.kt").read_text()
+    assert made.startswith("package waxmoor.services\n\nimport waxmoor.repositories.HiveRepository\n")
+    assert (tmp_path / home / "repositories/HiveRepository.kt").exists()
+    assert crowded.read_text().endswith("fun main() = println(HiveService(HiveRepository()))\n")
