@@ -70,6 +70,31 @@ def test_server_on_node(tmp_path: Path, yandrel: Yandrel) -> None:
     assert read_tree(root) == before
 
 
+@needs_tool("php")
+def test_server_in_php_without_a_framework(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("php", tmp_path)
+    before = read_tree(root)
+    done = yandrel(root, "split", "index.php", "--carry-out")
+    assert done.status == 0, done.err
+    ran = subprocess.run(["php", "ask.php"], cwd=root, capture_output=True, text=True, check=False)
+    assert ran.returncode == 0, ran.stdout + ran.stderr
+    assert "every route answers" in ran.stdout
+    made = {path.relative_to(root).as_posix() for path in root.rglob("*.php")}
+    assert made == {
+        "ask.php",
+        "index.php",
+        "controllers/harvest_controller.php",
+        "controllers/hive_controller.php",
+        "errors.php",
+        "helpers/harvest.php",
+        "helpers/hive.php",
+        "models/hive.php",
+        "repositories/hive_repository.php",
+    }
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
 def test_handlers_written_in_place_are_named(tmp_path: Path, yandrel: Yandrel) -> None:
     (tmp_path / "app.js").write_text(
         "const app = require('express')();\n\nfunction list(req, res) {\n  res.end('');\n}\n\n"

@@ -265,7 +265,9 @@ def _carry_out_in(
 ) -> list[Note]:
     """Carry the split out in the draft; raises RefusedError where a move cannot be proved."""
     restore = source.encoding.restore
-    draft.write(unit, restore(converted.text))
+    for path, text in splitter.prepare(unit, converted.text, assignment.targets).items():
+        if path == unit or path not in draft.original.tree.files:
+            draft.write(path, restore(text))
     if converted.endpoints:
         _rename_endpoints(draft, unit, converted, splitter)
     draft.workspace.refresh()

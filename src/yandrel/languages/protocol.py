@@ -213,6 +213,9 @@ class Splitter(Protocol):
     def convert(self, file: CrowdedFile, leaving: frozenset[str], roles: Mapping[str, str]) -> Converted:
         """Return the text from which the leaving pieces can be moved like any others."""
 
+    def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
+        """Return the files, by path, from which pieces can go to their targets."""
+
     def lift_data_work(
         self, file: CrowdedFile, handlers: frozenset[str], roles: Mapping[str, str]
     ) -> tuple[bytes, dict[str, str]]:

@@ -15,6 +15,7 @@ ROLE_WORDS = frozenset(
     | {"error", "exception", "helper", "manager", "request", "response", "dto", "router", "routes"}
 )
 
+LINKS = frozenset({"by", "of", "for", "with", "from", "to", "in", "at", "on", "all"})
 SHARED_ROLES = frozenset({"error", "middleware", "helper", "config"})
 
 
@@ -51,6 +52,9 @@ class DefinitionSplitter:
         types = [name for name, d in found.items() if d.kind in TYPE_KINDS and told[name] not in SHARED_ROLES]
         kept = [name for name, role in told.items() if role == "state"]
         concepts = {self._bare(name) for name in (*types, *kept)} - {""}
+        for name in (name for name, role in told.items() if role == "controller"):
+            if not self._concept(name, concepts):
+                concepts |= {self._object(name)} - {""}
         pieces = []
         for name, definition in found.items():
             needs = frozenset(words[name] & found.keys() - {name})
@@ -84,6 +88,12 @@ class DefinitionSplitter:
         words = [word for word in words_of(name) if word not in ROLE_WORDS]
         return singular("_".join(words)) if words else ""
 
+    def _object(self, name: str) -> str:
+        """Return what a handler does something with, by its name: what follows the verb."""
+        words = [word for word in words_of(name) if word not in ROLE_WORDS][1:]
+        stop = next((n for n, word in enumerate(words) if word in LINKS), len(words))
+        return singular("_".join(words[:stop])) if stop else ""
+
     def _concept(self, name: str, concepts: set[str]) -> str:
         """Return the concept that a name speaks of, the longest if several fit."""
         text = f"_{singular('_'.join(words_of(name)))}_"
@@ -97,6 +107,9 @@ class DefinitionSplitter:
         return Converted(
             file.text, names={n: new for n, new in names.items() if new != n and new not in taken}
         )
+
+    def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
+        return {unit: text}
 
     def lift_data_work(
         self, file: CrowdedFile, handlers: frozenset[str], roles: Mapping[str, str]

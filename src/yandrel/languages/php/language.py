@@ -9,6 +9,7 @@ from yandrel.languages.php.facts import read_facts
 from yandrel.languages.php.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.php.roles import HINTS
 from yandrel.languages.php.view import PhpView
+from yandrel.languages.protocol import Splitter
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -58,6 +59,11 @@ class PhpLanguage(NamedLanguage):
         self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
     ) -> dict[str, list[Edit]]:
         return rewrite_manifests(project, relocation, manifests)
+
+    def splitter(self) -> Splitter:
+        from yandrel.languages.php.splitting import SPLITTER
+
+        return SPLITTER
 
     def hints(self) -> tuple[Hint, ...]:
         return HINTS

@@ -33,7 +33,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("service", "type", 5, "*Service *UseCase *Manager"),
     *_hints("repository", "file", 6, "*Repository.php *Dao.php"),
     *_hints("repository", "folder", 5, "Repository Repositories repositories"),
-    *_hints("repository", "type", 5, "*Repository *Gateway *Dao *Mapper"),
+    *_hints("repository", "type", 5, "*Repository *Gateway *Dao *Mapper ?*Store"),
     *_hints("repository", "base", 5, "*Repository"),
     *_hints("model", "folder", 5, "Model Models Entity Entities models Domain"),
     *_hints("model", "type", 4, "*Model *Entity"),

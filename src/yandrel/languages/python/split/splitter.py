@@ -49,6 +49,9 @@ class PythonSplitter:
         pieces_of(reading, roles)
         return convert(reading, leaving)
 
+    def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
+        return {unit: text}
+
     def lift_data_work(
         self, file: CrowdedFile, handlers: frozenset[str], roles: Mapping[str, str]
     ) -> tuple[bytes, dict[str, str]]:
