@@ -177,10 +177,11 @@ class GoView(KeptGraph):
         return []
 
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
-        """Return the units whose package is not called like its folder: declared, expected."""
+        """Return one unit of each package that is not called like its folder: declared, expected."""
         out = {}
-        for unit, facts in self.units.facts.items():
-            name = declared_name(facts).removesuffix(TEST)
+        for units in self.members.values():
+            unit = units[0]
+            name = declared_name(self.units.facts[unit]).removesuffix(TEST)
             expected = expected_name(self.import_path(folder_of(unit)) or folder_of(unit).rstrip("/"))
             if name and expected and name not in (MAIN, expected):
                 out[unit] = (name, expected)

@@ -11,6 +11,8 @@ from yandrel.model.facts import Facts, Import, ImportedName, Mention, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
 
+MANY = 3
+
 
 class NamedView(KeptGraph):
     """Names and edges of the units of one language, computed when asked for."""
@@ -28,6 +30,7 @@ class NamedView(KeptGraph):
         self.project = project
         self._table: SymbolTable | None = None
         self._own_heads: set[str] | None = None
+        self._agreed: set[str] | None = None
 
     # -- what a language says ----------------------------------------------------------------
 
@@ -206,7 +209,21 @@ class NamedView(KeptGraph):
         if not self.by_convention:
             return out
         stray = Counter(self._root_of(unit) for unit in out)
-        return {u: names for u, names in out.items() if follow[self._root_of(u)] > stray[self._root_of(u)]}
+        return {
+            unit: names
+            for unit, names in out.items()
+            if follow[self._root_of(unit)] > stray[self._root_of(unit)] and not self._is_agreed(unit)
+        }
+
+    def _is_agreed(self, unit: str) -> bool:
+        """Whether all units of a folder, and more than a few, declare the same other namespace."""
+        if self._agreed is None:
+            declared: dict[str, list[str]] = {}
+            for other, facts in self.units.facts.items():
+                if facts.definitions and facts.namespaces:
+                    declared.setdefault(other.rpartition("/")[0], []).append(facts.namespaces[0])
+            self._agreed = {f for f, names in declared.items() if len(names) >= MANY and len(set(names)) == 1}
+        return unit.rpartition("/")[0] in self._agreed
 
     def _root_of(self, unit: str) -> str:
         root = root_at(unit, self.project.roots)
