@@ -64,7 +64,11 @@ class ContentReader:
             if node.type in ("parameter", "lambda_parameter", "pattern", "property_declaration"):
                 names = [c for c in node.named_children if c.type == "simple_identifier"]
                 for name in names:
-                    self.values.setdefault(text_of(name), []).append(_reach(node))
+                    if not _is_member(name):
+                        self.values.setdefault(text_of(name), []).append(_reach(node))
+            bound = node.child_by_field_name("bound_identifier")
+            if bound is not None:
+                self.values.setdefault(text_of(bound), []).append(_reach(node))
             inner = node.parent is not None and node.parent.type != "source_file"
             if inner and node.type in (
                 "class_declaration",
@@ -144,6 +148,8 @@ class ContentReader:
         if kind == "navigation_expression" and self.read_qualified(node):
             return
         skipped = name_of(node) if kind in NAMING else None
+        if skipped is not None and skipped.type not in ("simple_identifier", "type_identifier"):
+            skipped = None
         stack += [
             c for c in reversed(node.named_children)
             if (skipped is None or c.id != skipped.id or kind_of(node) == "extension")
@@ -170,6 +176,8 @@ class ContentReader:
         return True
 
     def read_identifier(self, node: Node) -> None:
+        if _is_member(node):
+            return
         name = text_of(node)
         hidden = any(s <= node.start_byte < e for s, e in self.values.get(name, ()))
         if not hidden and name not in self.nested:
@@ -177,6 +185,12 @@ class ContentReader:
 
     def add(self, start: int, end: int, name: str, kind: str = "code") -> None:
         self.content.uses.append(Use(start, end, (name,), False, "type", 0, kind))
+
+
+def _is_member(node: Node) -> bool:
+    """Whether a name stands after a dot, so that it is looked up in a type."""
+    before = node.prev_sibling
+    return before is not None and before.type == "."
 
 
 def _reach(node: Node) -> tuple[int, int]:
