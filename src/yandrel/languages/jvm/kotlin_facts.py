@@ -108,7 +108,7 @@ class _Reader:
 
     def mentions(self) -> Iterator[Mention]:
         captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
-        own = {node.text for node in captured.get("own", ())}
+        own = {node.text for node in captured.get("own", ()) if not _is_default(node)}
         own |= {name.encode() for d in self.definitions for name in (d.name,)}
         skip = {node.start_byte for node in captured.get("skip", ())}
         member = {node.start_byte for node in captured.get("member", ())}
@@ -127,6 +127,12 @@ class _Reader:
         for (space, text), node in sorted(first.items(), key=lambda item: item[1].start_byte):
             name = text.decode("utf-8", "replace").strip("`")
             yield Mention(name, node.start_point[0] + 1, space)
+
+
+def _is_default(node: Node) -> bool:
+    """Whether a name is what a parameter is worth where nothing is given."""
+    before = node.prev_sibling
+    return before is not None and before.type == "="
 
 
 def _place(node: Node) -> int:
