@@ -102,3 +102,29 @@ def test_the_applications_own_faults(tmp_path: Path, yandrel: Yandrel) -> None:
             "validators/name_validator.go:NameValidator",
         ),
     }
+
+
+def test_new_application_and_domains_run(tmp_path: Path, yandrel: Yandrel) -> None:
+    done = yandrel(tmp_path, "new", "app", "waxmoor", "--language", "go", "--domain", "hives")
+    assert done.status == 0, done.err
+    root = tmp_path / "waxmoor"
+    run_go(root)
+    fields = "name: text, marked: date?, weight: float"
+    done = yandrel(root, "new", "domain", "queen_bees", "--fields", fields)
+    assert done.status == 0, done.err
+    done = yandrel(root, "new", "domain", "swarms", "--like", "hives")
+    assert done.status == 0, done.err
+    run_go(root)
+    mounted = [line.strip() for line in (root / "main.go").read_text().splitlines() if "Mount" in line]
+    assert mounted == [
+        'routes.MountHives(mux, "/hives")',
+        'routes.MountSwarms(mux, "/swarms")',
+        'routes.MountQueenBees(mux, "/queen-bees")',
+    ]
+    assert yandrel(root, "check").status == 0
+
+
+def test_layout_that_is_not_built_in_for_go(tmp_path: Path, yandrel: Yandrel) -> None:
+    done = yandrel(tmp_path, "layout", "rings", "--language", "go")
+    assert done.status == 2
+    assert "no layout rings is built in for go; there are role-first" in done.err

@@ -29,6 +29,8 @@ from yandrel.scaffold.tables import read_table
 
 FIRST_DOMAIN = "notes"
 FIRST_FIELDS = (Field("title", "text"), Field("body", "text"))
+PLAIN = "plain"
+"""What templates are called that need no framework."""
 PLAIN_FIELDS = (Field("name", "text"),)
 
 
@@ -71,11 +73,11 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
     if root.exists() and (not root.is_dir() or any(root.iterdir())):
         raise RefusedError("is there already", where=request.name, todo="choose another name or folder")
     title = pascal(request.name)
-    text = builtin.fill(title, package_of(request.name))
+    text = builtin.fill(title, scaffolder.app_folder(package_of(request.name)))
     layout = parse_layout(text.encode())
     table, fields = _fields_of(folder, "", request, scaffolder, FIRST_FIELDS)
     plan = _plan(layout, concept, fields, scaffolder, title, package, framework, frozenset())
-    plan = replace(plan, table=table)
+    plan = replace(plan, table=table, root=f"example.com/{package}")
     texts = {CONFIG_NAME: text, **scaffolder.app_files(plan)}
     was_there = root.exists()
     if not manner.preview:
@@ -106,6 +108,8 @@ def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> New
         return new_domain_like(workspace, concept, request, manner)
     layout = _layout_of(workspace)
     framework = request.framework or framework_of(workspace.index, scaffolder.frameworks())
+    if not framework and PLAIN in scaffolder.frameworks():
+        framework = PLAIN
     if framework not in scaffolder.frameworks():
         raise CallError(
             "no framework that there are templates for is used here",
@@ -116,7 +120,9 @@ def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> New
     present = frozenset(workspace.tree.files)
     title = layout.name or pascal(package or workspace.root.name)
     plan = replace(
-        _plan(layout, concept, fields, scaffolder, title, package, framework, present), table=table
+        _plan(layout, concept, fields, scaffolder, title, package, framework, present),
+        table=table,
+        root=_root_namespace(workspace),
     )
     lacking = scaffolder.lacks(plan, workspace.index.facts)
     if lacking:
@@ -152,6 +158,15 @@ def check_free(workspace: Workspace, plan: DomainPlan) -> None:
             owner = workspace.picture.domain(home)
             if owner == plan.concept.many or role in ("route", "model", "service", "test"):
                 raise RefusedError("is there already", where=home, todo="choose another name")
+
+
+def _root_namespace(workspace: Workspace) -> str:
+    """Return the namespace that the root itself has, where namespaces are paths."""
+    for unit in workspace.index.facts:
+        folder, namespace = unit.rpartition("/")[0], workspace.index.namespace_of(unit)
+        if namespace and namespace.endswith("/" + folder if folder else ""):
+            return namespace.removesuffix("/" + folder) if folder else namespace
+    return ""
 
 
 def _language_of(workspace: Workspace) -> str:

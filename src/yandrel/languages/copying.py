@@ -27,6 +27,9 @@ class CopyingScaffolder:
     def keywords(self) -> frozenset[str]:
         return self._keywords
 
+    def app_folder(self, package: str) -> str:
+        return ""
+
     def kind_of(self, roles: frozenset[str]) -> str:
         return ""
 
@@ -70,7 +73,8 @@ class CopyingScaffolder:
     def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
         """Say the lines again that mount a concept's routes below its path, and what they import."""
         lines = source.decode("utf-8").splitlines(keepends=True)
-        mounts = [number for number, line in enumerate(lines) if _is_mount(line, change)]
+        following = [*lines[1:], ""]
+        mounts = [n for n, line in enumerate(lines) if _is_mount(line, following[n], change)]
         if not mounts:
             return None
         said = "".join(change(lines[number]) for number in mounts)
@@ -100,10 +104,11 @@ class CopyingScaffolder:
         return None
 
 
-def _is_mount(line: str, change: Callable[[str], str]) -> bool:
+def _is_mount(line: str, following: str, change: Callable[[str], str]) -> bool:
     """Whether a line is a whole call, or link of a chain, that names the concept's path."""
     text = line.strip()
-    whole = text.endswith((";", ",")) or text.startswith(".")
+    ended = text.endswith(")") and not following.lstrip().startswith(".")
+    whole = text.endswith((";", ",")) or text.startswith(".") or ended
     balanced = all(text.count(a) == text.count(b) for a, b in ("()", "[]", "{}"))
     paths = MOUNT.search(text) is not None
     return whole and balanced and paths and change(line) != line and not IMPORT.match(line)

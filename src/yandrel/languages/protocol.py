@@ -148,6 +148,9 @@ class Scaffolder(Protocol):
     def keywords(self) -> frozenset[str]:
         """Return the words that nothing can be called."""
 
+    def app_folder(self, package: str) -> str:
+        """Return the folder that a new application's units go to, below its root."""
+
     def kind_of(self, roles: frozenset[str]) -> str:
         """Return the kind of layout that some roles make up, which decides what the units look like."""
 

@@ -50,7 +50,11 @@ def load_builtin(name: str, language: str = DEFAULT_LANGUAGE, framework: str = "
     known = frameworks(language)
     framework = framework or known[0]
     _check_choice(f"framework of {language}", framework, known)
-    place = files("yandrel.layout").joinpath("layouts", language, framework, name + ".toml")
+    folder = files("yandrel.layout").joinpath("layouts", language, framework)
+    place = folder.joinpath(name + ".toml")
+    if not place.is_file():
+        there = [n for n in LAYOUTS if folder.joinpath(n + ".toml").is_file()]
+        raise CallError(f"no layout {name} is built in for {language}", todo="there are " + ", ".join(there))
     return BuiltinLayout(name, language, framework, place.read_text(encoding="utf-8"))
 
 

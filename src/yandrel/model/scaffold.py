@@ -51,7 +51,8 @@ class DomainPlan:
     """A domain that is to be made: its words and fields, the unit of each role, the surroundings.
 
     `homes` are paths by role, those of roles that are there already included; `present` the files
-    that are there. `source` is the folder in which namespaces start, `table` its table's name.
+    that are there. `source` is the folder in which namespaces start, `table` its table's name, `root` the
+    namespace of the application's root where it has one.
     """
 
     concept: Concept
@@ -64,6 +65,7 @@ class DomainPlan:
     present: frozenset[str] = frozenset()
     source: str = ""
     table: str = ""
+    root: str = ""
 
 
 @dataclass(frozen=True)

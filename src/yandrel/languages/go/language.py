@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Mapping
 
-from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.go.facts import read_facts
 from yandrel.languages.go.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.go.roles import HINTS
@@ -107,7 +106,9 @@ class GoLanguage:
         return HINTS
 
     def scaffolder(self) -> Scaffolder:
-        return CopyingScaffolder(".go", "Go", frozenset(KEYWORDS.split()))
+        from yandrel.languages.go.scaffold import GoScaffolder
+
+        return GoScaffolder(".go", "Go", frozenset(KEYWORDS.split()))
 
     def splitter(self) -> Splitter:
         from yandrel.languages.go.splitting import SPLITTER

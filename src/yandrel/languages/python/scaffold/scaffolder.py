@@ -66,6 +66,9 @@ class PythonScaffolder:
 
         return frozenset([*keyword.kwlist, *keyword.softkwlist, "print", "id", "type", "object"])
 
+    def app_folder(self, package: str) -> str:
+        return package
+
     def kind_of(self, roles: frozenset[str]) -> str:
         """Return the kind of layout that some roles make up."""
         if "port" in roles:
