@@ -97,3 +97,53 @@ def test_the_applications_own_faults(tmp_path: Path, yandrel: Yandrel) -> None:
         ),
         ("wrong-way", "models/Harvest.kt", BASE + "services/HarvestService.kt:HarvestService"),
     }
+
+
+MIXED = {
+    "src/main/kotlin/coop/waxmoor/models/Hive.kt": "package coop.waxmoor.models\n\n"
+    "data class Hive(val name: String, val scale: Scale)\n\n"
+    "fun heaviest(hives: List<Hive>): Hive? = hives.maxBy { it.scale.weigh() }\n",
+    "src/main/kotlin/coop/waxmoor/services/HiveService.kt": "package coop.waxmoor.services\n\n"
+    "import coop.waxmoor.models.Hive\nimport coop.waxmoor.models.Scale\n\n"
+    "fun open(name: String) = Hive(name, Scale(3))\n",
+    "src/main/java/coop/waxmoor/models/Scale.java": "package coop.waxmoor.models;\n\npublic class Scale {\n"
+    "    private final int grams;\n\n    public Scale(int grams) {\n        this.grams = grams;\n    }\n\n"
+    "    public int weigh() {\n        return grams;\n    }\n}\n",
+    "src/main/java/coop/waxmoor/Main.java": "package coop.waxmoor;\n\nimport coop.waxmoor.models.Hive;\n"
+    "import coop.waxmoor.models.HiveKt;\nimport coop.waxmoor.services.HiveServiceKt;\n"
+    "import java.util.Collections;\n\npublic class Main {\n    public static void main(String[] args) {\n"
+    '        Hive hive = HiveServiceKt.open("Heather");\n'
+    "        System.out.println(HiveKt.heaviest(Collections.singletonList(hive)).getName());\n    }\n}\n",
+}
+
+
+@needs_tool("kotlinc", "javac", "java")
+def test_java_and_kotlin_name_each_other_after_moves(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    for path, text in MIXED.items():
+        place = root / path
+        place.parent.mkdir(parents=True, exist_ok=True)
+        place.write_text(text)
+    before = read_tree(root)
+    kotlin, java = "src/main/kotlin/coop/waxmoor/", "src/main/java/coop/waxmoor/"
+    moves = [
+        [kotlin + "models/Hive.kt", kotlin + "hives/"],
+        [java + "models/Scale.java", java + "scales/"],
+        [kotlin + "services/HiveService.kt", kotlin + "hives/Opening.kt"],
+        [java + "Main.java:Main", ":Waxmoor"],
+    ]
+    for words in moves:
+        done = yandrel(root, "move", *words)
+        assert done.status == 0, (words, done.err)
+    jar, classes = tmp_path / "app.jar", tmp_path / "classes"
+    sources = [str(path) for path in root.rglob("*.java")]
+    for words in (
+        ["kotlinc", str(root / kotlin), str(root / "src/main/java"), "-include-runtime", "-d", str(jar)],
+        ["javac", "-cp", str(jar), "-d", str(classes), *sources],
+        ["java", "-cp", f"{jar}:{classes}", "coop.waxmoor.Waxmoor"],
+    ):
+        ran = subprocess.run(words, capture_output=True, text=True, check=False)
+        assert ran.returncode == 0, ran.stderr
+    assert ran.stdout == "Heather\n"
+    assert yandrel(root, "undo", "--to", "1").status == 0
+    assert read_tree(root) == before

@@ -127,3 +127,28 @@ def test_projects_follow_what_they_list() -> None:
     text = apply_edits(PROJECT, edits["src/Web/Web.csproj"])
     assert b'Include="Hives\\Hive.cs"' in text
     assert b'Include="..\\Base\\Core.csproj"' in text
+
+
+CUT = b"""namespace A
+{
+    class B
+    {
+#if NEW
+        IList<Hive> All
+#else
+        IList All
+#endif
+        { get; set; }
+    }
+}
+"""
+
+
+def test_declarations_cut_by_conditions_are_read_by_their_first_branch() -> None:
+    facts = read_facts(CUT, "x.cs")
+    assert facts.problems
+    assert facts.namespaces == ("A",)
+    assert facts.definitions[0].members == ("All",)
+    content, reader = read_content(CUT, "x.cs")
+    assert [held.name for held in content.held] == ["B"]
+    assert [CUT[c.start : c.ends[-1]] for c in reader.chains] == [b"IList", b"Hive"]

@@ -14,7 +14,7 @@ from yandrel.languages.csharp.grammar import (
     dotted_text,
     is_rooted,
     modifiers_of,
-    parse,
+    parse_first_branches,
     text_of,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
@@ -43,7 +43,7 @@ class ContentReader:
     def __init__(self, source: bytes, unit: str) -> None:
         self.source = source
         self.content = Content(source, unit)
-        self.root = parse(source).root_node
+        self.root = parse_first_branches(source).root_node
         self.chains: list[Chain] = []
         self.values: set[str] = set()
         self.nested: set[str] = set()

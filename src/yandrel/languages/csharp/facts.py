@@ -14,6 +14,7 @@ from yandrel.languages.csharp.grammar import (
     mention_query,
     modifiers_of,
     parse,
+    parse_first_branches,
     text_of,
 )
 from yandrel.languages.reading import find_problems, find_secrets
@@ -28,7 +29,8 @@ TOLD = ("partial", "static", "abstract", "sealed")
 class _Reader:
     def __init__(self, source: bytes) -> None:
         self.source = source
-        self.root = parse(source).root_node
+        self.whole = parse(source).root_node
+        self.root = parse_first_branches(source).root_node if self.whole.has_error else self.whole
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.namespaces: list[str] = []
@@ -40,7 +42,7 @@ class _Reader:
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.imports),
             tuple(self.definitions),
-            problems=find_problems(self.root),
+            problems=find_problems(self.whole),
             namespaces=tuple(dict.fromkeys(self.namespaces)) or ("",),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),

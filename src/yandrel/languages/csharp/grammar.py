@@ -25,6 +25,7 @@ DECLARING = frozenset(
      "var_pattern", "declaration_expression", "labeled_statement", "from_clause", "name_colon",
      "property_pattern_clause", *TYPE_KINDS}
 )  # fmt: skip
+CONDITIONS = (b"#if", b"#el", b"#endif")
 MENTIONS = """
 (identifier) @name
 (member_access_expression name: (identifier) @member)
@@ -67,6 +68,34 @@ def mention_query() -> tree_sitter.Query:
 def parse(source: bytes) -> tree_sitter.Tree:
     """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
     return shared_parser().parse(source)
+
+
+def parse_first_branches(source: bytes) -> tree_sitter.Tree:
+    """Parse source; where conditions of the preprocessor cut declarations, as if each first one held.
+
+    Offsets are those of the source; what stands in other branches is not in the tree.
+    """
+    tree = parse(source)
+    if not tree.root_node.has_error or b"#if" not in source:
+        return tree
+    again = parse(blank_other_branches(source))
+    return tree if again.root_node.has_error else again
+
+
+def blank_other_branches(source: bytes) -> bytes:
+    """Return source with the preprocessor's lines, and all branches but the first, made blank."""
+    out, open_branches = [], [True]
+    for line in source.splitlines(keepends=True):
+        word = line.strip().removeprefix(b"\xef\xbb\xbf")
+        if word.startswith(b"#if"):
+            open_branches.append(open_branches[-1])
+        elif word.startswith((b"#el",)) and len(open_branches) > 1:
+            open_branches[-1] = False
+        elif word.startswith(b"#endif") and len(open_branches) > 1:
+            open_branches.pop()
+        kept = open_branches[-1] and not word.startswith(CONDITIONS)
+        out.append(line if kept else bytes(c if c in b"\r\n" else 32 for c in line))
+    return b"".join(out)
 
 
 def text_of(node: Node | None) -> str:
