@@ -50,3 +50,16 @@ class KeptGraph(ABC):
                 for named in self.named_by(other):
                     self._importers.setdefault(named, []).append(other)
         return self._importers.get(unit, [])
+
+
+class UnloadedGraph(KeptGraph):
+    """A graph in which nothing bites on loading: names are found when they are used, or all at once."""
+
+    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+        return {}
+
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
+        return ""
+
+    def load_cycles(self) -> list[list[str]]:
+        return []

@@ -11,13 +11,12 @@ from yandrel.languages.csharp.grammar import (
     NAMESPACES,
     TYPE_KINDS,
     chain_of,
-    dotted_text,
     is_rooted,
     modifiers_of,
     parse_first_branches,
-    text_of,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+from yandrel.languages.trees import dotted_text, text_of
 
 CREF = re.compile(rb'\bcref\s*=\s*"(?:[A-Z]:)?([A-Za-z_][\w.]*)')
 QUALIFIED = re.compile(rb"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?=\Z|,)")

@@ -2,22 +2,20 @@
 
 from collections.abc import Iterator
 
-import tree_sitter
 from tree_sitter import Node
 
 from yandrel.languages.csharp.grammar import (
+    GRAMMAR,
     NAMESPACES,
     TYPE_KINDS,
     attributes_of,
     chain_of,
-    dotted_text,
-    mention_query,
     modifiers_of,
     parse,
     parse_first_branches,
-    text_of,
 )
 from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 ALIAS = "alias"
@@ -127,7 +125,7 @@ class _Reader:
         )
 
     def mentions(self) -> Iterator[Mention]:
-        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        captured = GRAMMAR.find_mentions(self.root)
         skip = {node.start_byte for node in captured.get("member", ())}
         values = {node.text for node in captured.get("value", ())}
         typed = {node.start_byte for node in captured.get("typed", ())}

@@ -1,12 +1,10 @@
 """The grammar, loaded when first needed, and the kinds of node that are asked for."""
 
-from functools import cache
-
-import tree_sitter
 import tree_sitter_c_sharp
-from tree_sitter import Node
+from tree_sitter import Node, Tree
 
-LANGUAGE = tree_sitter.Language(tree_sitter_c_sharp.language())
+from yandrel.languages.trees import Grammar, dotted_text, text_of
+
 TYPE_KINDS = {
     "class_declaration": "class",
     "interface_declaration": "interface",
@@ -54,23 +52,11 @@ MENTIONS = """
 """
 
 
-@cache
-def shared_parser() -> tree_sitter.Parser:
-    return tree_sitter.Parser(LANGUAGE)
+GRAMMAR = Grammar(tree_sitter_c_sharp.language(), MENTIONS)
+parse = GRAMMAR.parse
 
 
-@cache
-def mention_query() -> tree_sitter.Query:
-    """Return the query for names that need no import; compiling it costs milliseconds."""
-    return tree_sitter.Query(LANGUAGE, MENTIONS)
-
-
-def parse(source: bytes) -> tree_sitter.Tree:
-    """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
-    return shared_parser().parse(source)
-
-
-def parse_first_branches(source: bytes) -> tree_sitter.Tree:
+def parse_first_branches(source: bytes) -> Tree:
     """Parse source; where conditions of the preprocessor cut declarations, as if each first one held.
 
     Offsets are those of the source; what stands in other branches is not in the tree.
@@ -96,15 +82,6 @@ def blank_other_branches(source: bytes) -> bytes:
         kept = open_branches[-1] and not word.startswith(CONDITIONS)
         out.append(line if kept else bytes(c if c in b"\r\n" else 32 for c in line))
     return b"".join(out)
-
-
-def text_of(node: Node | None) -> str:
-    return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
-
-
-def dotted_text(node: Node | None) -> str:
-    """Return a qualified name without the white space in it."""
-    return "".join(text_of(node).split())
 
 
 def modifiers_of(node: Node) -> set[str]:

@@ -5,7 +5,8 @@ from dataclasses import dataclass, field
 
 from tree_sitter import Node
 
-from yandrel.languages.go.grammar import names_of, parse, path_of, receiver_of, specs_of, text_of
+from yandrel.languages.go.grammar import names_of, parse, path_of, receiver_of, specs_of
+from yandrel.languages.trees import text_of
 
 DOC_LINK = re.compile(rb"\[\*?((?:[\w./-]+\.)?[A-Z]\w*(?:\.[A-Z]\w*)?)\](?![(\[])")
 EMBED = re.compile(rb"^//go:embed\s+(.+)$", re.MULTILINE)

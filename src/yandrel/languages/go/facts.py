@@ -3,23 +3,22 @@
 import re
 from collections.abc import Iterator
 
-import tree_sitter
 from tree_sitter import Node
 
 from yandrel.languages.go.grammar import (
+    GRAMMAR,
     KINDS,
     LISTS,
     embedded_name,
-    mention_query,
     names_of,
     parse,
     path_of,
     receiver_of,
     specs_of,
-    text_of,
 )
 from yandrel.languages.go.naming import candidate_names
 from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.trees import text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 METHOD = "method"
@@ -130,7 +129,7 @@ class _Reader:
         )
 
     def mentions(self) -> Iterator[Mention]:
-        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        captured = GRAMMAR.find_mentions(self.root)
         own = {node.text for node in captured.get("own", ())}
         own |= {d.name.encode() for d in self.definitions}
         skip = {node.start_byte for capture in ("package", "member") for node in captured.get(capture, ())}

@@ -5,7 +5,7 @@ from collections.abc import Iterator, Mapping
 
 from yandrel.languages.go.facts import METHOD
 from yandrel.languages.go.naming import VERSION, guess_name
-from yandrel.languages.graph import KeptGraph
+from yandrel.languages.graph import UnloadedGraph
 from yandrel.model.facts import Facts, Import, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
@@ -14,7 +14,7 @@ TEST = "_test"
 MAIN = "main"
 
 
-class GoView(KeptGraph):
+class GoView(UnloadedGraph):
     """See `yandrel.languages.protocol.View`. A package is a folder, and whether it tests from outside."""
 
     def __init__(self, units: Units, project: Project) -> None:
@@ -164,17 +164,6 @@ class GoView(KeptGraph):
         if facts is not None and any(d.name == name for d in facts.definitions):
             return Symbol(unit, name)
         return None
-
-    # -- loading: a circle of packages is no program at all -------------------------------------------
-
-    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
-        return {}
-
-    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
-        return ""
-
-    def load_cycles(self) -> list[list[str]]:
-        return []
 
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
         """Return one unit of each package that is not called like its folder: declared, expected."""

@@ -4,8 +4,9 @@ import re
 
 from tree_sitter import Node
 
-from yandrel.languages.jvm.grammar import TYPE_KINDS, dotted_text, parse, text_of
+from yandrel.languages.jvm.grammar import TYPE_KINDS, parse
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+from yandrel.languages.trees import dotted_text, text_of
 
 DOC_NAMES = re.compile(
     rb"(?:\{@(?:link|linkplain|value|code)\s+|@(?:see|throws|exception)\s+)([A-Za-z_][\w.]*)"

@@ -2,19 +2,11 @@
 
 from collections.abc import Iterator
 
-import tree_sitter
 from tree_sitter import Node
 
-from yandrel.languages.jvm.grammar import (
-    TYPE_KINDS,
-    dotted_text,
-    mention_query,
-    modifiers_of,
-    parse,
-    text_of,
-    words_of_modifiers,
-)
+from yandrel.languages.jvm.grammar import GRAMMAR, TYPE_KINDS, modifiers_of, parse, words_of_modifiers
 from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 PROTECTED = "protected "
@@ -125,7 +117,7 @@ class _Reader:
 
     def mentions(self) -> Iterator[Mention]:
         first: dict[bytes, Node] = {}
-        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        captured = GRAMMAR.find_mentions(self.root)
         inner = {node.start_byte for node in captured.get("inner", ())}
         for capture in ("type", "scoped"):
             for node in captured.get(capture, ()):

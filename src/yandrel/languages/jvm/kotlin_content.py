@@ -4,7 +4,6 @@ import re
 
 from tree_sitter import Node
 
-from yandrel.languages.jvm.grammar import dotted_text, text_of
 from yandrel.languages.jvm.kotlin_tree import (
     COMMENTS,
     DECLARATIONS,
@@ -16,6 +15,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     read_import,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+from yandrel.languages.trees import dotted_text, text_of
 
 DOC_NAMES = re.compile(rb"\[([A-Za-z_][\w.]*)\](?!\()|@(?:see|throws|exception|sample)\s+([A-Za-z_][\w.]*)")
 QUALIFIED = re.compile(rb"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?:\$\w+)?\Z")

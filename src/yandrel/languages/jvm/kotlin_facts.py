@@ -2,19 +2,17 @@
 
 from collections.abc import Iterator
 
-import tree_sitter
 from tree_sitter import Node
 
-from yandrel.languages.jvm.grammar import dotted_text, text_of
 from yandrel.languages.jvm.kotlin_tree import (
     COMMENTS,
     DECLARATIONS,
+    GRAMMAR,
     TOLD,
     annotations_of,
     child_of,
     facade_of,
     kind_of,
-    mention_query,
     modifier_words,
     names_of,
     parse,
@@ -22,6 +20,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     receiver_of,
 )
 from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 
@@ -107,7 +106,7 @@ class _Reader:
                     self.read_members(inner, members, marks)
 
     def mentions(self) -> Iterator[Mention]:
-        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        captured = GRAMMAR.find_mentions(self.root)
         own = {node.text for node in captured.get("own", ()) if not _is_default(node)}
         own |= {name.encode() for d in self.definitions for name in (d.name,)}
         skip = {node.start_byte for node in captured.get("skip", ())}

@@ -1,14 +1,10 @@
 """Kotlin's grammar, loaded when first needed, and the kinds of node that are asked for."""
 
-from functools import cache
-
-import tree_sitter
 import tree_sitter_kotlin
 from tree_sitter import Node
 
-from yandrel.languages.jvm.grammar import dotted_text, text_of
+from yandrel.languages.trees import Grammar, dotted_text, text_of
 
-LANGUAGE = tree_sitter.Language(tree_sitter_kotlin.language())
 COMMENTS = frozenset({"block_comment", "line_comment"})
 BY_FILE = "Kt"
 TYPES = frozenset({"class_declaration", "object_declaration", "type_alias"})
@@ -32,20 +28,8 @@ MENTIONS = """
 """
 
 
-@cache
-def shared_parser() -> tree_sitter.Parser:
-    return tree_sitter.Parser(LANGUAGE)
-
-
-@cache
-def mention_query() -> tree_sitter.Query:
-    """Return the query for names that need no import; compiling it costs milliseconds."""
-    return tree_sitter.Query(LANGUAGE, MENTIONS)
-
-
-def parse(source: bytes) -> tree_sitter.Tree:
-    """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
-    return shared_parser().parse(source)
+GRAMMAR = Grammar(tree_sitter_kotlin.language(), MENTIONS)
+parse = GRAMMAR.parse
 
 
 def child_of(node: Node, kind: str) -> Node | None:

@@ -4,7 +4,7 @@ from abc import abstractmethod
 from collections import Counter
 from collections.abc import Iterator, Mapping
 
-from yandrel.languages.graph import KeptGraph
+from yandrel.languages.graph import UnloadedGraph
 from yandrel.languages.named.roots import namespace_at, root_at
 from yandrel.languages.named.table import SymbolTable, join_name
 from yandrel.model.facts import Facts, Import, ImportedName, Mention, When
@@ -14,7 +14,7 @@ from yandrel.model.project import Project, Units
 MANY = 3
 
 
-class NamedView(KeptGraph):
+class NamedView(UnloadedGraph):
     """Names and edges of the units of one language, computed when asked for."""
 
     separator = "."
@@ -181,17 +181,6 @@ class NamedView(KeptGraph):
         if facts is not None and any(d.name == name for d in facts.definitions):
             return Symbol(unit, name)
         return None
-
-    # -- loading: nothing bites here, names are found when they are used ---------------------------
-
-    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
-        return {}
-
-    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
-        return ""
-
-    def load_cycles(self) -> list[list[str]]:
-        return []
 
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
         """Return the units whose declared namespace is not that of their folder: declared, expected."""

@@ -5,15 +5,8 @@ import re
 from tree_sitter import Node
 
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
-from yandrel.languages.swift.grammar import (
-    COMMENTS,
-    DECLARATIONS,
-    imported_module,
-    kind_of,
-    name_of,
-    parse,
-    text_of,
-)
+from yandrel.languages.swift.grammar import COMMENTS, DECLARATIONS, imported_module, kind_of, name_of, parse
+from yandrel.languages.trees import text_of
 
 DOC_NAME = re.compile(rb"``([A-Za-z_]\w*)")
 NAMING = frozenset(

@@ -2,22 +2,21 @@
 
 from collections.abc import Iterator
 
-import tree_sitter
 from tree_sitter import Node
 
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.swift.grammar import (
     DECLARATIONS,
+    GRAMMAR,
     HIDDEN,
     attributes_of,
     imported_module,
     kind_of,
-    mention_query,
     modifiers_of,
     name_of,
     parse,
-    text_of,
 )
+from yandrel.languages.trees import text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 INTERNAL = "internal"
@@ -72,7 +71,7 @@ class _Reader:
         )  # fmt: skip
 
     def mentions(self) -> Iterator[Mention]:
-        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
+        captured = GRAMMAR.find_mentions(self.root)
         own = {definition.name for definition in self.definitions}
         first: dict[str, Node] = {}
         for node in sorted(captured.get("type", ()), key=lambda found: found.start_byte):

@@ -1,12 +1,10 @@
 """The grammar, loaded when first needed, and the kinds of node that are asked for."""
 
-from functools import cache
-
-import tree_sitter
 import tree_sitter_swift
 from tree_sitter import Node
 
-LANGUAGE = tree_sitter.Language(tree_sitter_swift.language())
+from yandrel.languages.trees import Grammar, text_of
+
 KEYWORDS = ("class", "struct", "enum", "actor", "extension")
 COMMENTS = frozenset({"comment", "multiline_comment"})
 DECLARATIONS = frozenset(
@@ -21,24 +19,8 @@ MENTIONS = """
 """
 
 
-@cache
-def shared_parser() -> tree_sitter.Parser:
-    return tree_sitter.Parser(LANGUAGE)
-
-
-@cache
-def mention_query() -> tree_sitter.Query:
-    """Return the query for names that need no import; compiling it costs milliseconds."""
-    return tree_sitter.Query(LANGUAGE, MENTIONS)
-
-
-def parse(source: bytes) -> tree_sitter.Tree:
-    """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
-    return shared_parser().parse(source)
-
-
-def text_of(node: Node | None) -> str:
-    return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
+GRAMMAR = Grammar(tree_sitter_swift.language(), MENTIONS)
+parse = GRAMMAR.parse
 
 
 def kind_of(node: Node) -> str:

@@ -1,0 +1,40 @@
+"""A grammar with its parser and its query, each made when first needed; texts of nodes."""
+
+from functools import cached_property
+
+import tree_sitter
+from tree_sitter import Node
+
+
+class Grammar:
+    """One tree-sitter grammar, and the query for names that need no import."""
+
+    def __init__(self, pointer: object, mentions: str) -> None:
+        self.language = tree_sitter.Language(pointer)
+        self.mentions = mentions
+
+    @cached_property
+    def parser(self) -> tree_sitter.Parser:
+        return tree_sitter.Parser(self.language)
+
+    @cached_property
+    def mention_query(self) -> tree_sitter.Query:
+        """The query, compiled; that costs milliseconds."""
+        return tree_sitter.Query(self.language, self.mentions)
+
+    def parse(self, source: bytes) -> tree_sitter.Tree:
+        """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
+        return self.parser.parse(source)
+
+    def find_mentions(self, root: Node) -> dict[str, list[Node]]:
+        """Return the nodes of names, by what the query calls them."""
+        return tree_sitter.QueryCursor(self.mention_query).captures(root)
+
+
+def text_of(node: Node | None) -> str:
+    return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
+
+
+def dotted_text(node: Node | None) -> str:
+    """Return a qualified name without the white space and comments in it."""
+    return "".join(text_of(node).split())
