@@ -42,8 +42,8 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
         ("move", "src/services/harvest-service.ts:gradeOf", "src/models/harvest.ts"),
     ),
     ("java", "java", ("check",)),
-    ("go", "go", ("move", "models/keeper.go", "keepers/", "--preview")),
-    ("csharp", "csharp", ("move", "src/Waxmoor/Shared/", "src/Waxmoor/Common/Base/")),
+    ("go", "go", ("move", "models/keeper.go", "keepers/")),
+    ("csharp", "csharp", ("move", "src/Waxmoor/Models/Keeper.cs", "src/Waxmoor/Keepers/Beekeeper.cs")),
 )
 
 
