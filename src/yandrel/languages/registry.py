@@ -13,7 +13,7 @@ LANGUAGES = {
         2,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 3),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 2),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 3),
     "go": ("yandrel.languages.go.language", (".go",), 1),
     "swift": ("yandrel.languages.swift.language", (".swift",), 1),
     "php": ("yandrel.languages.php.language", (".php",), 2),

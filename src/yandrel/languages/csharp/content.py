@@ -25,7 +25,10 @@ CONTAINERS = frozenset({"declaration_list", "preproc_if", "preproc_else", "prepr
 
 @dataclass(frozen=True, slots=True)
 class Chain:
-    """One place where names are joined by dots; which of them name a type is not known yet."""
+    """One place where names are joined by dots; which of them name a type is not known yet.
+
+    `kind` is that of a use, or "value" where the first name is that of a value as well.
+    """
 
     names: tuple[str, ...]
     starts: tuple[int, ...]
@@ -348,7 +351,7 @@ class ContentReader:
             and node.type == "member_access_expression"
             and names[0] in self.values
         ):
-            return
+            kind = "value"
         start = node.start_byte if rooted else parts[0].start_byte
         self.chains.append(
             Chain(

@@ -4,13 +4,13 @@ from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
 from yandrel.languages.csharp.content import Chain, ContentReader, read_content
-from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC
+from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER
 from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
 from yandrel.languages.csharp.project import project_of
 from yandrel.languages.csharp.references import find_references
 from yandrel.languages.csharp.view import CSharpView
 from yandrel.languages.edits import newline_of
-from yandrel.languages.named.assemblies import refuse_crossings
+from yandrel.languages.named.assemblies import find_definition, refuse_crossings
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
 from yandrel.languages.named.statements import insert_lines, remove_statement
@@ -64,6 +64,12 @@ class CSharpDialect(Dialect):
             found = self.cut(chain, around)
             if found is None and chain.kind == "string":
                 continue
+            if chain.kind == "value":
+                if found == 1 and self.is_of_type(chain, around):
+                    content.uses.append(
+                        Use(chain.start, chain.ends[0], chain.names[:1], False, "type", chain.block)
+                    )
+                continue
             count = found if found is not None else 1
             if chain.kind == "string" and len(chain.names) - count > 1:
                 continue
@@ -78,6 +84,13 @@ class CSharpDialect(Dialect):
                     chain.kind,
                 )
             )
+
+    def is_of_type(self, chain: Chain, around: Surroundings) -> bool:
+        """Whether what is taken from a name, which a type and a value have, only the type has."""
+        meant = find_type(around, chain.names, self.view.names)
+        place = self.view.table.find(meant[0], "type") if meant is not None else None
+        definition = find_definition(self, place) if place is not None else None
+        return definition is not None and STATIC_MEMBER + chain.names[1] in definition.inner
 
     def cut(self, chain: Chain, around: Surroundings) -> int | None:
         """Return how many names of a chain name a type of ours."""

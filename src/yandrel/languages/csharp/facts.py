@@ -21,6 +21,8 @@ from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention
 ALIAS = "alias"
 STATIC = "static"
 GLOBAL = "global "
+STATIC_MEMBER = "static "
+"""What stands before members of a type that are taken from the type itself."""
 TOLD = ("partial", "static", "abstract", "sealed")
 
 
@@ -154,6 +156,8 @@ def read_member(member: Node, members: list[str], inner: list[str], marks: list[
     if member.type == "method_declaration":
         name = text_of(member.child_by_field_name("name"))
         members.append(name + "()")
+        if "static" in modifiers_of(member):
+            inner.append(STATIC_MEMBER + name)
         marks += attributes_of(member)
         held = member.child_by_field_name("parameters")
         first = next((p for p in (held.named_children if held else ()) if p.type == "parameter"), None)
@@ -161,11 +165,15 @@ def read_member(member: Node, members: list[str], inner: list[str], marks: list[
             inner.append(name)
     elif member.type in ("property_declaration", "enum_member_declaration"):
         members.append(text_of(member.child_by_field_name("name")))
+        if member.type == "enum_member_declaration" or "static" in modifiers_of(member):
+            inner.append(STATIC_MEMBER + members[-1])
     elif member.type == "field_declaration":
         declared = next((c for c in member.named_children if c.type == "variable_declaration"), None)
         for variable in declared.named_children if declared is not None else ():
             if variable.type == "variable_declarator":
                 members.append(text_of(variable.child_by_field_name("name")))
+                if modifiers_of(member) & {"static", "const"}:
+                    inner.append(STATIC_MEMBER + members[-1])
 
 
 def _place(node: Node) -> int:

@@ -63,7 +63,8 @@ class CSharpLanguage(NamedLanguage):
             facts = view.units.facts[unit]
             words |= {namespace.rpartition(".")[2] for namespace in facts.namespaces if namespace}
             for definition in facts.definitions:
-                words |= {*definition.inner, definition.name.removesuffix("Attribute")}
+                words |= {name for name in definition.inner if " " not in name}
+                words.add(definition.name.removesuffix("Attribute"))
         return words
 
     def rewrite_manifests(

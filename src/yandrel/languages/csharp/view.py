@@ -1,6 +1,6 @@
 """What C#'s names mean, across the units of an application."""
 
-from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC
+from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER
 from yandrel.languages.csharp.lookup import AMBIGUOUS, Names, Surroundings, find_rooted, find_type, levels_of
 from yandrel.languages.csharp.project import project_of
 from yandrel.languages.named.table import join_name
@@ -68,6 +68,8 @@ class CSharpView(NamedView):
             for unit in sorted(self.units.facts):
                 for definition in self.units.facts[unit].definitions:
                     for name in definition.inner:
+                        if name.startswith(STATIC_MEMBER):
+                            continue
                         self._extensions.setdefault(name, []).append(Symbol(unit, definition.name))
         return self._extensions
 

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
-from yandrel.languages.named.table import Renaming, join_name, last_of
+from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.named.view import NamedView
 from yandrel.model.changes import Refusal, Relocation, Rewrite
 from yandrel.model.graph import Symbol
@@ -89,6 +89,7 @@ class NameMap:
                     self.refuse(old, 0, f"no source root covers {new}", "add one, or choose another place")
                 namespace = self.dialect.namespace_after(old, new, content, block, expected)
                 self.refuse_odd_name(old, namespace, block.name)
+                self.refuse_type_as_namespace(old, namespace, block.name)
             self.namespaces[old, number] = namespace
 
     def refuse_odd_name(self, unit: str, namespace: str, before: str) -> None:
@@ -97,6 +98,15 @@ class NameMap:
             self.refuse(
                 unit, 0, f"{odd} is a folder's name that no namespace can have", "choose another place"
             )
+
+    def refuse_type_as_namespace(self, unit: str, namespace: str, before: str) -> None:
+        """Where types are named through types, none can be called like a namespace."""
+        while self.dialect.nests and namespace and namespace != before:
+            if self.view.table.has(namespace, "type"):
+                why = f"{self.view.spell(namespace)} is a type, so no namespace can be called that"
+                self.refuse(unit, 0, why, "choose another place")
+                return
+            namespace = parent_of(namespace)
 
     def namespace_of_target(self, unit: str, origin: str, block: int) -> str:
         """Return the namespace of a unit, by its new path, that definitions arrive in."""
@@ -134,6 +144,7 @@ class NameMap:
             if held.fixed:
                 self.refuse(symbol.unit, content.line_of(held.start), f"{held.name} {held.fixed}")
             namespace = self.namespace_of_target(target.unit, symbol.unit, held.block)
+            self.refuse_type_as_namespace(symbol.unit, namespace, content.blocks[held.block].name)
         before = join_name(content.blocks[held.block].name, held.name)
         self.put(symbol, before, join_name(namespace, target.name), held.space)
 

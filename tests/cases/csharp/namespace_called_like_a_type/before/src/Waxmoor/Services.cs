@@ -1,0 +1,6 @@
+namespace Waxmoor
+{
+    public static class Services
+    {
+    }
+}

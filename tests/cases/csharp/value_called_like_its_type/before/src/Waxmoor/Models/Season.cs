@@ -1,0 +1,7 @@
+namespace Waxmoor.Models
+{
+    public enum Season
+    {
+        Spring
+    }
+}
