@@ -9,7 +9,9 @@ from yandrel.rules.protocol import Context
 class NamespaceMismatch:
     """A unit declares another namespace than its folder stands for.
 
-    Only in languages that declare namespaces; a Python module's name follows from its path. Moving a
+    Only in languages that declare namespaces; a Python module's name follows from its path. In Kotlin and
+    C# only below roots where most units follow their folders, and not where more than a few units of a
+    folder agree on another; in Go it is the package's name, said once for each. Moving a
     unit to where it stands already gives it its folder's namespace, and carries every reference along.
 
     Bad: `waxmoor/models/Hive` that declares the namespace `Waxmoor.Services`.

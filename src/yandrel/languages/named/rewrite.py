@@ -114,7 +114,8 @@ def rewrite(
 
 def find_unread(dialect: Dialect, unit: str, content: Content, renaming: Renaming) -> list[Refusal]:
     """Return a refusal where a file that cannot be read whole holds a moved name that was not understood."""
-    names = {last_of(renaming.table.spelled[key]).encode() for key in renaming.moved}
+    moved = (renaming.table.spelled[key] for key in renaming.moved)
+    names = {last_of(name).encode() for name in moved if may_see(content, name)}
     before = Before(renaming)
     scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
     spans = [(u.start, u.end) for u in content.uses if dialect.meaning(scopes[u.block], u, before)]
@@ -125,6 +126,17 @@ def find_unread(dialect: Dialect, unit: str, content: Content, renaming: Renamin
             why = f"{found.group().decode()} stands where the file cannot be read"
             return [Refusal(unit, content.line_of(found.start()), why, "mend it first")]
     return []
+
+
+def may_see(content: Content, name: str) -> bool:
+    """Whether a file can name a definition without its namespace, as far as it could be read."""
+    around = [block.name for block in content.blocks if block.name]
+    opened = {clause.path for clause in content.clauses if not clause.bound}
+    opened |= {path for path, bound, _ in content.ambient if not bound}
+    namespace = parent_of(name)
+    inside = any((block + ".").startswith(namespace + ".") for block in around)
+    bound = any(clause.bound == last_of(name) for clause in content.clauses)
+    return not around or not namespace or inside or bound or namespace in opened
 
 
 def find_arrivals(context: Context) -> dict[str, list[Arrival]]:
