@@ -63,28 +63,18 @@ def refuse_fixed(context: Context) -> None:
 
 def refuse_clashes(context: Context) -> None:
     """Two definitions of one name in one package."""
-    view, packages = context.view, context.packages
-    for (folder, outside), table in view.tables.items():
-        package = (packages.moved_whole.get(folder, folder), outside)
-        del package
+    packages = context.packages
+    there: dict[tuple[Package, str], tuple[Package, str, str]] = {}
+    for home, table in context.view.tables.items():
         for name, symbols in table.items():
             for symbol in symbols:
-                target = context.relocation.place(symbol)
-                home = packages.package_after(symbol)
-                if home == (folder, outside) and target.name == name:
+                if name.partition(".")[0] == "_":
                     continue
-                for other in _others(context, home, target.name):
-                    if other not in symbols or packages.package_after(other) != home:
-                        context.refuse(other.unit, -1, f"{target.name} is there already")
-
-
-def _others(context: Context, home: Package, name: str) -> list[Symbol]:
-    """Return the definitions that stay in a package under a name."""
-    found = context.view.tables.get(home, {}).get(name, [])
-    return [
-        s for s in found
-        if context.packages.package_after(s) == home and context.relocation.place(s).name == name
-    ]  # fmt: skip
+                key = (packages.package_after(symbol), context.relocation.place(symbol).name)
+                known = there.setdefault(key, (home, name, symbol.unit))
+                if known[:2] != (home, name):
+                    stays = known[2] if known[:2] == key else symbol.unit
+                    context.refuse(stays, -1, f"{key[1]} is there already")
 
 
 def refuse_parted(context: Context) -> None:

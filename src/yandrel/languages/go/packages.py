@@ -131,14 +131,13 @@ class Packages:
 
     def import_path(self, folder: str) -> str:
         """Return the path that a folder will be imported by; modules may move, too."""
-        best = ""
-        for root in self.view.project.roots:
-            path = self.relocation.unit(root.path) if root.path else ""
-            if root.namespace and folder.startswith(path):
-                below = folder[len(path) :].rstrip("/")
-                found = f"{root.namespace}/{below}" if below else root.namespace
-                if not best or len(path) > len(self._root):
-                    best, self._root = found, path
-        return best
+        moved = [(self._root_after(root.path), root.namespace) for root in self.view.project.roots]
+        covering = [(path, name) for path, name in moved if name and folder.startswith(path)]
+        if not covering:
+            return ""
+        path, name = max(covering, key=lambda root: len(root[0]))
+        below = folder[len(path) :].rstrip("/")
+        return f"{name}/{below}" if below else name
 
-    _root = ""
+    def _root_after(self, path: str) -> str:
+        return self.relocation.unit(path) if path else ""

@@ -1,0 +1,3 @@
+package hives
+
+func Make() {}

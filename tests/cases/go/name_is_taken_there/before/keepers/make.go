@@ -1,0 +1,3 @@
+package keepers
+
+func Make() {}
