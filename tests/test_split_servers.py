@@ -4,6 +4,8 @@ import shutil
 import subprocess
 from pathlib import Path
 
+import pytest
+
 from tests.conftest import Yandrel, needs_tool, read_tree
 
 ONEFILE = Path(__file__).parent / "onefile"
@@ -45,52 +47,51 @@ def test_server_on_net_http(tmp_path: Path, yandrel: Yandrel) -> None:
     assert read_tree(root) == before
 
 
-@needs_tool("node")
-def test_server_on_node(tmp_path: Path, yandrel: Yandrel) -> None:
-    root = copy_onefile("javascript", tmp_path)
-    before = read_tree(root)
-    done = yandrel(root, "split", "server.js", "--carry-out")
-    assert done.status == 0, done.err
-    ran = subprocess.run(["node", "ask.js"], cwd=root, capture_output=True, text=True, check=False)
-    assert ran.returncode == 0, ran.stderr
-    assert "every route answers" in ran.stdout
-    made = {path.relative_to(root).as_posix() for path in root.rglob("*.js")}
-    assert made == {
-        "ask.js",
+SCRIPTS = {
+    "javascript": (
+        "node",
         "server.js",
-        "controllers/harvest-controller.js",
-        "controllers/hive-controller.js",
-        "errors.js",
-        "middleware/common.js",
-        "models/hive.js",
-        "repositories/harvest-repository.js",
-        "repositories/hive-repository.js",
-    }
-    assert yandrel(root, "undo").status == 0
-    assert read_tree(root) == before
+        "ask.js",
+        {
+            "controllers/harvest-controller.js",
+            "controllers/hive-controller.js",
+            "errors.js",
+            "middleware/common.js",
+            "models/hive.js",
+            "repositories/harvest-repository.js",
+            "repositories/hive-repository.js",
+        },
+    ),
+    "php": (
+        "php",
+        "index.php",
+        "ask.php",
+        {
+            "controllers/harvest_controller.php",
+            "controllers/hive_controller.php",
+            "errors.php",
+            "helpers/harvest.php",
+            "helpers/hive.php",
+            "models/hive.php",
+            "repositories/hive_repository.php",
+        },
+    ),
+}
 
 
-@needs_tool("php")
-def test_server_in_php_without_a_framework(tmp_path: Path, yandrel: Yandrel) -> None:
-    root = copy_onefile("php", tmp_path)
+@needs_tool("node", "php")
+@pytest.mark.parametrize("name", SCRIPTS)
+def test_server_without_a_framework(name: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    tool, crowded, asks, homes = SCRIPTS[name]
+    root = copy_onefile(name, tmp_path)
     before = read_tree(root)
-    done = yandrel(root, "split", "index.php", "--carry-out")
+    done = yandrel(root, "split", crowded, "--carry-out")
     assert done.status == 0, done.err
-    ran = subprocess.run(["php", "ask.php"], cwd=root, capture_output=True, text=True, check=False)
+    ran = subprocess.run([tool, asks], cwd=root, capture_output=True, text=True, check=False)
     assert ran.returncode == 0, ran.stdout + ran.stderr
     assert "every route answers" in ran.stdout
-    made = {path.relative_to(root).as_posix() for path in root.rglob("*.php")}
-    assert made == {
-        "ask.php",
-        "index.php",
-        "controllers/harvest_controller.php",
-        "controllers/hive_controller.php",
-        "errors.php",
-        "helpers/harvest.php",
-        "helpers/hive.php",
-        "models/hive.php",
-        "repositories/hive_repository.php",
-    }
+    made = {path.relative_to(root).as_posix() for path in root.rglob("*" + Path(asks).suffix)}
+    assert made == {crowded, asks, *homes}
     assert yandrel(root, "undo").status == 0
     assert read_tree(root) == before
 
