@@ -49,7 +49,6 @@ class ContentReader:
         self.chains: list[Chain] = []
         self.values: set[str] = set()
         self.nested: set[str] = set()
-        self.globals: set[int] = set()
         self.inner: set[int] = set()
 
     def read(self) -> Content:
@@ -172,8 +171,6 @@ class ContentReader:
         if is_generic_alias(node):
             return
         number = len(self.content.statements)
-        if "global" in words:
-            self.globals.add(number)
         if namespace:
             self.inner.add(number)
         asked = node.parent is not None and node.parent.type.startswith("preproc")

@@ -1,5 +1,6 @@
 """C#'s names: how they are looked up, spelled, opened; what a project keeps to itself."""
 
+import re
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
@@ -20,6 +21,7 @@ from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 ATTRIBUTE = "Attribute"
 ROOT = "global::"
 INDENT = "    "
+WORD = re.compile(rb"[^\W\d]\w*")
 
 
 class CSharpDialect(Dialect):
@@ -258,28 +260,38 @@ class CSharpDialect(Dialect):
     def fit_into(self, content: Content, block: int, text: str) -> str:
         """Indent the first line of pieces like what stands in the block."""
         if _is_braced(content, content.blocks[block]):
-            return INDENT + text
+            return _indent_of(content, block) + text
         return text
 
     def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
         newline = newline_of(origin.source)
         lines = sorted(dict.fromkeys((_key(a.path), _using_line(a)) for a in added))
-        clauses = [c for c in origin.clauses if self.is_outside(c.path) or c.bound or c.space == STATIC]
-        usings = dict.fromkeys(
-            [*(_clause_text(origin, clause) for clause in clauses), *(line for _, line in lines)]
-        )
-        head = newline.join(usings) + newline * 2 if usings else ""
+        head = newline.join(line for _, line in lines) + newline * 2 if lines else ""
         body = (newline * 2).join(pieces)
         if not namespace:
             return head + body + newline
         block = origin.blocks[0]
         if block.name and not _is_braced(origin, block):
             return f"{head}namespace {namespace};{newline * 2}{body}{newline}"
-        inner = (newline * 2 + INDENT).join(pieces)
-        return f"{head}namespace {namespace}{newline}{{{newline}{INDENT}{inner}{newline}}}{newline}"
+        indent = _indent_of(origin, 0)
+        inner = (newline * 2 + indent).join(pieces)
+        return f"{head}namespace {namespace}{newline}{{{newline}{indent}{inner}{newline}}}{newline}"
 
-    def is_outside(self, path: str) -> bool:
-        return not self.view.table.has_namespace(path)
+    def piece_imports(
+        self, content: Content, held: Held, renaming: Renaming, namespace: str
+    ) -> list[AddedImport]:
+        """What a piece uses of outside namespaces, or opened types, cannot be told: they come along."""
+        words = set(WORD.findall(content.source[held.start : held.end]))
+        out = []
+        for clause in content.clauses:
+            path = renaming.place(clause.path, "type")
+            if clause.bound and clause.bound.encode() in words:
+                out.append(AddedImport(path, "type", clause.bound))
+            elif clause.space == STATIC:
+                out.append(AddedImport(path, STATIC, "*"))
+            elif not clause.bound and not self.view.table.has_namespace(clause.path):
+                out.append(AddedImport(path, "type", "*"))
+        return out
 
     def follows_file(self, held: Held, unit: str) -> bool:
         return held.name == unit.rpartition("/")[2].partition(".")[0]
@@ -318,21 +330,21 @@ def _key(path: str) -> str:
 
 
 def _using_line(new: AddedImport) -> str:
-    return (
-        f"using {new.path};" if new.alias == "*" else f"using {new.alias or last_of(new.path)} = {new.path};"
-    )
-
-
-def _clause_text(origin: Content, clause: Clause) -> str:
-    statement = origin.statements[clause.statement]
-    text = origin.source[statement.start : statement.end].decode("utf-8", "replace")
-    return text.removeprefix("global ")
+    if new.alias == "*":
+        return f"using static {new.path};" if new.space == STATIC else f"using {new.path};"
+    return f"using {new.alias or last_of(new.path)} = {new.path};"
 
 
 def _indent_at(source: bytes, position: int) -> str:
     line = source.rfind(b"\n", 0, position) + 1
     lead = source[line:position]
     return lead.decode() if not lead.strip(b" \t") else ""
+
+
+def _indent_of(content: Content, block: int) -> str:
+    """Return what stands before the types of a block."""
+    first = next((held for held in content.held if held.block == block), None)
+    return _indent_at(content.source, first.start) or INDENT if first is not None else INDENT
 
 
 def _is_braced(content: Content, block: Block) -> bool:

@@ -1,0 +1,9 @@
+using System.Collections.Generic;
+using static Waxmoor.Shared.Weights;
+
+namespace Waxmoor.Models
+{
+    public class Hive
+    {
+    }
+}

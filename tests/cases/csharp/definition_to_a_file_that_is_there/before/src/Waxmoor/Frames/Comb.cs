@@ -1,0 +1,9 @@
+using System;
+
+namespace Waxmoor.Frames
+{
+	public class Comb
+	{
+		public int Cells;
+	}
+}

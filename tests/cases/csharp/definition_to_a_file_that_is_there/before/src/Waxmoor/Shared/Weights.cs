@@ -1,0 +1,7 @@
+namespace Waxmoor.Shared
+{
+    public static class Weights
+    {
+        public const int Most = 12;
+    }
+}
