@@ -2,6 +2,7 @@
 
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError
+from yandrel.languages.registry import load_language
 from yandrel.layout.builtin import LAYOUTS, load_builtin, package_of
 from yandrel.layout.inforce import lines_in_force
 from yandrel.model.results import FORMAT_VERSION, LayoutReport, LayoutRow
@@ -28,7 +29,9 @@ def show_layout(workspace: Workspace) -> LayoutReport:
 def print_builtin(name: str, language: str, framework: str, app: str) -> LayoutReport:
     """Return the text of a built-in layout, filled in for an application's name."""
     found = load_builtin(name, language, framework)
-    return LayoutReport(FORMAT_VERSION, app, [], found.fill(app, package_of(app)))
+    scaffolder = load_language(language).scaffolder(language)
+    folder = scaffolder.app_folder(package_of(app))
+    return LayoutReport(FORMAT_VERSION, app, [], found.fill(app, folder, scaffolder.tests_folder(folder)))
 
 
 def _units_at(workspace: Workspace, section: str, key: str) -> int:

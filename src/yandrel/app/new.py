@@ -1,6 +1,8 @@
 """New: an application, a domain, an action across its roles, one unit."""
 
+import difflib
 import shutil
+from collections import Counter
 from dataclasses import dataclass, replace
 from pathlib import Path
 
@@ -9,7 +11,7 @@ from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.errors import CallError, RefusedError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.languages.protocol import Scaffolder
-from yandrel.languages.registry import LANGUAGES, load_language
+from yandrel.languages.registry import language_of, languages_by_name, load_language
 from yandrel.layout.builtin import load_builtin, package_of
 from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, NewReport
@@ -53,16 +55,12 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
 
     Raises CallError where a name cannot be one, RefusedError where the folder is there already.
     """
-    if request.language not in LANGUAGES:
-        raise CallError(
-            f"no language is called {request.language!r}", todo="there are " + ", ".join(LANGUAGES)
-        )
-    scaffolder = load_language(request.language).scaffolder()
-    if not scaffolder.frameworks():
-        raise CallError(
-            f"there are no templates for an application in {request.language} yet",
-            todo="there are for Python; `--like` makes it after what is there",
-        )
+    known = languages_by_name()
+    if request.language not in known:
+        near = difflib.get_close_matches(request.language, known, n=1)
+        todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(known)
+        raise CallError(f"no language is called {request.language!r}", todo=todo)
+    scaffolder = load_language(request.language).scaffolder(request.language)
     framework = request.framework or scaffolder.frameworks()[0]
     builtin = load_builtin(request.layout, request.language, framework)
     package = check_name(request.name, scaffolder.keywords(), "an application")
@@ -73,11 +71,12 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
     if root.exists() and (not root.is_dir() or any(root.iterdir())):
         raise RefusedError("is there already", where=request.name, todo="choose another name or folder")
     title = pascal(request.name)
-    text = builtin.fill(title, scaffolder.app_folder(package_of(request.name)))
+    app_folder = scaffolder.app_folder(package_of(request.name))
+    text = builtin.fill(title, app_folder, scaffolder.tests_folder(app_folder))
     layout = parse_layout(text.encode())
     table, fields = _fields_of(folder, "", request, scaffolder, FIRST_FIELDS)
     plan = _plan(layout, concept, fields, scaffolder, title, package, framework, frozenset())
-    plan = replace(plan, table=table, root=f"example.com/{package}")
+    plan = replace(plan, table=table, root=scaffolder.root_namespace(package, {}))
     texts = {CONFIG_NAME: text, **scaffolder.app_files(plan)}
     was_there = root.exists()
     if not manner.preview:
@@ -96,8 +95,7 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
 def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> NewReport:
     """Make a domain: all roles of the layout, each in its home, with tests, mounted under its prefix."""
     workspace.refuse_if_cut_off()
-    language = _language_of(workspace)
-    scaffolder = load_language(language).scaffolder()
+    scaffolder = scaffolder_of(workspace)
     name = check_name(request.name, scaffolder.keywords(), "a domain")
     concept = Concept.of(name)
     if concept.many in workspace.picture.domains.values():
@@ -122,7 +120,7 @@ def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> New
     plan = replace(
         _plan(layout, concept, fields, scaffolder, title, package, framework, present),
         table=table,
-        root=_root_namespace(workspace),
+        root=scaffolder.root_namespace(package, _namespaces(workspace)),
     )
     lacking = scaffolder.lacks(plan, workspace.index.facts)
     if lacking:
@@ -160,18 +158,22 @@ def check_free(workspace: Workspace, plan: DomainPlan) -> None:
                 raise RefusedError("is there already", where=home, todo="choose another name")
 
 
-def _root_namespace(workspace: Workspace) -> str:
-    """Return the namespace that the root itself has, where namespaces are paths."""
-    for unit in workspace.index.facts:
-        folder, namespace = unit.rpartition("/")[0], workspace.index.namespace_of(unit)
-        if namespace and namespace.endswith("/" + folder if folder else ""):
-            return namespace.removesuffix("/" + folder) if folder else namespace
-    return ""
+def _namespaces(workspace: Workspace) -> dict[str, str]:
+    return {unit: workspace.index.namespace_of(unit) for unit in workspace.index.facts}
 
 
-def _language_of(workspace: Workspace) -> str:
-    languages = workspace.index.languages
-    return languages[0] if languages else "python"
+def scaffolder_of(workspace: Workspace, role: str = "") -> Scaffolder:
+    """Return what makes new units here: in the language of a role's home, else of most units."""
+    layout = workspace.layout
+    homes = [home.text for known in layout.roles.values() for home in known.homes[:1]]
+    if role in layout.roles:
+        homes = [home.text for home in layout.roles[role].homes[:1]]
+    counts = Counter(path for home in homes if (path := "x" + home[home.rfind(".") :]) and language_of(path))
+    if not counts:
+        counts = Counter("x" + unit[unit.rfind(".") :] for unit in workspace.index.facts)
+    path = counts.most_common(1)[0][0] if counts else "x.py"
+    language = load_language(language_of(path) or "python")
+    return language.scaffolder(language.name_of(path))
 
 
 def _layout_of(workspace: Workspace) -> Layout:

@@ -2,12 +2,11 @@
 
 import difflib
 
-from yandrel.app.new import NewRequest, report_new
+from yandrel.app.new import NewRequest, report_new, scaffolder_of
 from yandrel.app.new_like import model_unit, new_unit_like
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.errors import CallError, RefusedError
-from yandrel.languages.registry import load_language
 from yandrel.layout.config import Role
 from yandrel.model.results import NewReport
 from yandrel.model.scaffold import Concept
@@ -32,8 +31,7 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
         todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(words)
         raise CallError(f"there is nothing called {role!r} to make", todo=todo)
     domain, _, last = request.name.rpartition("/")
-    languages = workspace.index.languages
-    scaffolder = load_language(languages[0] if languages else "python").scaffolder()
+    scaffolder = scaffolder_of(workspace, role)
     name = check_name(last, scaffolder.keywords(), f"a {role}")
     name = "_".join(concept_words(name)) or name
     title = f"new {role} {request.name}"

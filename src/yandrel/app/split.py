@@ -245,7 +245,9 @@ def layout_for(workspace: Workspace, unit: str, framework: str, wanted: str) -> 
         )
     known = frameworks(language)
     builtin = load_builtin(wanted or "role-first", language, framework if framework in known else "")
-    return parse_layout(builtin.fill("App", unit.rpartition("/")[0]).encode())
+    folder = unit.rpartition("/")[0]
+    tests = load_language(language).scaffolder(language).tests_folder(folder)
+    return parse_layout(builtin.fill("App", folder, tests).encode())
 
 
 def _make_draft(workspace: Workspace, place: Path) -> Draft:

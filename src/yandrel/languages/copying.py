@@ -30,6 +30,12 @@ class CopyingScaffolder:
     def app_folder(self, package: str) -> str:
         return ""
 
+    def tests_folder(self, app_folder: str) -> str:
+        return "tests"
+
+    def root_namespace(self, package: str, namespaces: Mapping[str, str]) -> str:
+        return ""
+
     def kind_of(self, roles: frozenset[str]) -> str:
         return ""
 

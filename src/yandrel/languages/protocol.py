@@ -129,8 +129,8 @@ class Language(Protocol):
     def file_name(self, definition: str, like: str) -> str:
         """Return what a new file for one definition is called, without its suffix, in a file's style."""
 
-    def scaffolder(self) -> "Scaffolder":
-        """Return what makes new units in this language; raises CallError where nothing does yet."""
+    def scaffolder(self, name: str = "") -> "Scaffolder":
+        """Return what makes new units; `name` says which of the languages that share a world."""
 
     def splitter(self) -> "Splitter":
         """Return what takes crowded files of this language apart; raises CallError where nothing does yet."""
@@ -150,6 +150,12 @@ class Scaffolder(Protocol):
 
     def app_folder(self, package: str) -> str:
         """Return the folder that a new application's units go to, below its root."""
+
+    def tests_folder(self, app_folder: str) -> str:
+        """Return the folder that the tests of an application in a folder go to."""
+
+    def root_namespace(self, package: str, namespaces: Mapping[str, str]) -> str:
+        """Return the namespace of the application's root, by those of its units where it has some."""
 
     def kind_of(self, roles: frozenset[str]) -> str:
         """Return the kind of layout that some roles make up, which decides what the units look like."""

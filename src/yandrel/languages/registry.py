@@ -34,6 +34,8 @@ BY_ENDING = (".csproj", ".sln")
 MANIFESTS_IN_CODE = ("Package.swift",)
 """Project files that are written in a language, and are no units of it."""
 BUNDLES = (".min.js", ".bundle.js")
+TOGETHER = {"javascript": "script", "typescript": "script", "java": "jvm", "kotlin": "jvm"}
+"""The languages that share a world: the name under which both are read."""
 
 
 def is_manifest(path: str, manifests: tuple[str, ...]) -> bool:
@@ -42,10 +44,15 @@ def is_manifest(path: str, manifests: tuple[str, ...]) -> bool:
     return name in manifests or (name.endswith(BY_ENDING) and f"*.{name.rpartition('.')[2]}" in manifests)
 
 
+def languages_by_name() -> tuple[str, ...]:
+    """Return what the languages are called, each for itself."""
+    return tuple(sorted({*LANGUAGES, *TOGETHER} - set(TOGETHER.values())))
+
+
 @cache
 def load_language(name: str) -> Language:
     """Return a language by its name; raises KeyError where there is none."""
-    module, _, _ = LANGUAGES[name]
+    module, _, _ = LANGUAGES[TOGETHER.get(name, name)]
     language: Language = import_module(module).LANGUAGE
     return language
 

@@ -1,6 +1,6 @@
 """Layouts that come with Yandrel: data in layouts/, one file for each language, framework and name.
 
-In them APP stands for the application's package, NAME for its name.
+In them APP stands for the application's folder, TESTS for that of its tests, NAME for its name.
 """
 
 import difflib
@@ -24,9 +24,9 @@ class BuiltinLayout:
     framework: str
     text: str
 
-    def fill(self, app: str, package: str = "") -> str:
+    def fill(self, app: str, package: str = "", tests: str = "tests") -> str:
         """Return the text of a yandrel.toml for an application; without a package, for the root itself."""
-        text = self.text.replace("NAME", app)
+        text = self.text.replace("NAME", app).replace("TESTS/", tests.rstrip("/") + "/")
         return text.replace("APP/", package.rstrip("/") + "/" if package else "")
 
 

@@ -9,6 +9,7 @@ from yandrel.languages.csharp.roles import HINTS
 from yandrel.languages.csharp.view import CSharpView
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
+from yandrel.languages.protocol import Scaffolder
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -55,6 +56,11 @@ class CSharpLanguage(NamedLanguage):
 
         assert isinstance(view, CSharpView)
         return CSharpDialect(view)
+
+    def scaffolder(self, name: str = "") -> Scaffolder:
+        from yandrel.languages.csharp.scaffold import CsharpScaffolder
+
+        return CsharpScaffolder(".cs", self.title, frozenset(self.words.split()))
 
     def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
         words = super().moved_words(view, relocation)

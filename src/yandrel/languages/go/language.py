@@ -105,7 +105,7 @@ class GoLanguage:
     def hints(self) -> tuple[Hint, ...]:
         return HINTS
 
-    def scaffolder(self) -> Scaffolder:
+    def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.go.scaffold import GoScaffolder
 
         return GoScaffolder(".go", "Go", frozenset(KEYWORDS.split()))

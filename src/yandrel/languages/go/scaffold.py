@@ -27,6 +27,13 @@ class GoScaffolder(CopyingScaffolder):
     def frameworks(self) -> tuple[str, ...]:
         return (PLAIN,)
 
+    def root_namespace(self, package: str, namespaces: Mapping[str, str]) -> str:
+        for unit, namespace in namespaces.items():
+            folder = unit.rpartition("/")[0]
+            if namespace and namespace.endswith("/" + folder if folder else ""):
+                return namespace.removesuffix("/" + folder) if folder else namespace
+        return "" if namespaces else f"example.com/{package}"
+
     def kind_of(self, roles: frozenset[str]) -> str:
         return "domain" if set(NEEDED) - {"error"} <= roles else ""
 

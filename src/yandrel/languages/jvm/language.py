@@ -9,6 +9,7 @@ from yandrel.languages.jvm.roles import HINTS
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
+from yandrel.languages.protocol import Scaffolder
 from yandrel.model.changes import Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -23,6 +24,7 @@ KEYWORDS = (
     "native new package private protected public record return short static strictfp super switch "
     "synchronized this throw throws transient try var void volatile while yield "
 )
+KOTLIN_KEYWORDS = "fun in is null object typealias typeof val when as"
 
 
 class JvmLanguage(NamedLanguage):
@@ -51,6 +53,13 @@ class JvmLanguage(NamedLanguage):
 
     def open_view(self, units: Units, project: Project) -> JvmView:
         return JvmView(units, project)
+
+    def scaffolder(self, name: str = "") -> Scaffolder:
+        from yandrel.languages.jvm.scaffold import JavaScaffolder, KotlinScaffolder
+
+        if name == "kotlin":
+            return KotlinScaffolder(".kt", "Kotlin", frozenset(KEYWORDS.split() + KOTLIN_KEYWORDS.split()))
+        return JavaScaffolder(".java", "Java", frozenset(KEYWORDS.split()))
 
     def open_dialect(self, view: NamedView) -> "Dialect":
         from yandrel.languages.jvm.dialect import JvmDialect

@@ -79,7 +79,7 @@ class NamedLanguage(ABC):
     def file_name(self, definition: str, like: str) -> str:
         return definition
 
-    def scaffolder(self) -> Scaffolder:
+    def scaffolder(self, name: str = "") -> Scaffolder:
         return CopyingScaffolder(self.suffixes[0], self.title, frozenset(self.words.split()))
 
     def splitter(self) -> Splitter:

@@ -9,7 +9,7 @@ from yandrel.languages.php.facts import read_facts
 from yandrel.languages.php.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.php.roles import HINTS
 from yandrel.languages.php.view import PhpView
-from yandrel.languages.protocol import Splitter
+from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -54,6 +54,11 @@ class PhpLanguage(NamedLanguage):
 
         assert isinstance(view, PhpView)
         return PhpDialect(view)
+
+    def scaffolder(self, name: str = "") -> Scaffolder:
+        from yandrel.languages.php.scaffold import PhpScaffolder
+
+        return PhpScaffolder(".php", self.title, frozenset(self.words.split()))
 
     def rewrite_manifests(
         self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]

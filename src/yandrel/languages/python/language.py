@@ -87,7 +87,7 @@ class PythonLanguage:
     def hints(self) -> tuple[Hint, ...]:
         return HINTS
 
-    def scaffolder(self) -> Scaffolder:
+    def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.python.scaffold.scaffolder import SCAFFOLDER
 
         return SCAFFOLDER

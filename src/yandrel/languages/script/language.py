@@ -2,7 +2,6 @@
 
 from collections.abc import Callable, Mapping
 
-from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.script.facts import read_facts
 from yandrel.languages.script.grammar import SUFFIXES, language_name
@@ -101,8 +100,12 @@ class ScriptLanguage:
     def hints(self) -> tuple[Hint, ...]:
         return HINTS
 
-    def scaffolder(self) -> Scaffolder:
-        return CopyingScaffolder(".js", "JavaScript and TypeScript", frozenset(KEYWORDS.split()))
+    def scaffolder(self, name: str = "") -> Scaffolder:
+        from yandrel.languages.script.scaffold import JavascriptScaffolder, TypescriptScaffolder
+
+        if name == "typescript":
+            return TypescriptScaffolder(".ts", "TypeScript", frozenset(KEYWORDS.split()))
+        return JavascriptScaffolder(".js", "JavaScript", frozenset(KEYWORDS.split()))
 
     def splitter(self) -> Splitter:
         from yandrel.languages.script.splitting import SPLITTER

@@ -69,6 +69,12 @@ class PythonScaffolder:
     def app_folder(self, package: str) -> str:
         return package
 
+    def tests_folder(self, app_folder: str) -> str:
+        return "tests"
+
+    def root_namespace(self, package: str, namespaces: Mapping[str, str]) -> str:
+        return ""
+
     def kind_of(self, roles: frozenset[str]) -> str:
         """Return the kind of layout that some roles make up."""
         if "port" in roles:
