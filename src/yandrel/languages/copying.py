@@ -7,14 +7,21 @@ from yandrel.errors import CallError
 from yandrel.model.facts import Facts
 from yandrel.model.scaffold import Concept, DomainPlan
 
-IMPORT = re.compile(r"\s*(?:import\b|use\b|from\b|(?:const|let|var)\b.*=\s*require\()")
+IMPORT = re.compile(r"\s*(?:import\b|use\b|using\b|from\b|(?:const|let|var)\b.*=\s*require\()")
 MOUNT = re.compile(r"['\"`]/[A-Za-z]")
 LISTED = re.compile(r"\{([^{}]*,[^{}]*)\}")
+NAMESPACE = re.compile(r"\s*(?:using\s+[\w.]+;|import\s+[\w.]+\.\*)")
+"""Opens a namespace whole, and so names nothing of it."""
 PREFIX = re.compile(rb"['\"`]/([A-Za-z][\w-]*)['\"`]")
 
 
 class CopyingScaffolder:
-    """See `yandrel.languages.protocol.Scaffolder`: what is new is made after a model."""
+    """See `yandrel.languages.protocol.Scaffolder`: what is new is made after a model.
+
+    `import_line` is a pattern of the lines that import.
+    """
+
+    import_line = IMPORT
 
     def __init__(self, suffix: str, language: str, keywords: frozenset[str]) -> None:
         self.suffix = suffix
@@ -88,7 +95,7 @@ class CopyingScaffolder:
         for number, line in enumerate(lines):
             if number in mounts:
                 out += _again(line, change)
-            elif IMPORT.match(line) and change(line) != line and _names_some_of(change(line), said):
+            elif self.import_line.match(line) and change(line) != line and _names_some_of(change(line), said):
                 out += _import_again(line, change)
             else:
                 out.append(line)
@@ -130,6 +137,8 @@ def _again(line: str, change: Callable[[str], str]) -> list[str]:
 
 
 def _names_some_of(imported: str, said: str) -> bool:
+    if NAMESPACE.match(imported):
+        return True
     names = set(re.findall(r"[A-Za-z_]\w*", imported))
     return bool(names & set(re.findall(r"[A-Za-z_]\w*", said)))
 

@@ -47,7 +47,7 @@ class WordChanger:
         if word.isupper():
             return rf"(?<![A-Za-z]){text}(?![A-Za-z])"
         if word[:1].isupper():
-            return rf"(?<![A-Z]){text}(?![a-z])"
+            return rf"(?:(?<![A-Z])|(?<=\bI)){text}(?![a-z])"
         return rf"(?<![A-Za-z]){text}(?![a-z])"
 
     def change(self, text: str) -> str:

@@ -1,12 +1,14 @@
 """New units of Go: on net/http alone, each role in the package of its home."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 
 from yandrel.languages.copying import CopyingScaffolder
-from yandrel.languages.go.imports import Wanted, write_imports
+from yandrel.languages.go.deep import read_deep
+from yandrel.languages.go.imports import Wanted, edit_imports, write_imports
 from yandrel.languages.go.naming import guess_name
+from yandrel.model.changes import apply_edits
 from yandrel.model.facts import Facts
 from yandrel.model.scaffold import DomainPlan, Field
 from yandrel.model.words import camel, pascal
@@ -18,11 +20,14 @@ TYPES = {
 }  # fmt: skip
 NEEDED = ("route", "controller", "service", "repository", "model", "error")
 MOUNTED = re.compile(rb"^\t(?:(\w+)\.)?Mount\w+\((\w+), \"/[\w/-]*\"\)\n", re.MULTILINE)
+IMPORT_GROUP = re.compile(rb'(?:^\t"[^"\n]+"\n)+', re.MULTILINE)
 INITIALS = {"id": "ID", "url": "URL", "api": "API"}
 
 
 class GoScaffolder(CopyingScaffolder):
     """See `yandrel.languages.protocol.Scaffolder`."""
+
+    import_line = re.compile(r'\s*(?:import\s+)?(?:\w+\s+)?"[^"\s]+"\s*$')
 
     def frameworks(self) -> tuple[str, ...]:
         return (PLAIN,)
@@ -49,9 +54,10 @@ class GoScaffolder(CopyingScaffolder):
         unit = _Unit(plan, entry, "main")
         mount = unit.name("route", f"Mount{plan.concept.type_names}")
         server = unit.outside("net/http", "http")
-        log = unit.outside("log", "log")
+        log, environment = unit.outside("log", "log"), unit.outside("os", "os")
         texts[entry] = unit.write(
-            f'func main() {{\n\t{log}.Fatal({server}.ListenAndServe(":8080", OpenServer()))\n}}\n',
+            f'func main() {{\n\tport := {environment}.Getenv("PORT")\n\tif port == "" {{\n'
+            f'\t\tport = "8000"\n\t}}\n\t{log}.Fatal({server}.ListenAndServe(":"+port, OpenServer()))\n}}\n',
             "// OpenServer mounts every group of routes under its prefix.\n"
             f"func OpenServer() {server}.Handler {{\n\tmux := {server}.NewServeMux()\n"
             f'\t{mount}(mux, "/{plan.concept.prefix}")\n\treturn mux\n}}\n',
@@ -66,11 +72,18 @@ class GoScaffolder(CopyingScaffolder):
             plan.homes["controller"]: write_controller(plan),
             plan.homes["route"]: write_routes(plan),
         }
+        if "port" in plan.homes:
+            made[plan.homes["port"]] = write_port(plan)
         if plan.homes["error"] not in plan.present:
             made[plan.homes["error"]] = write_errors(plan)
         if "test" in plan.homes:
             made[plan.homes["test"]] = write_test(plan)
         return made
+
+    def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
+        """Say again what mounts a concept; imports stay in order."""
+        said = super().repeat_wiring(source, change)
+        return None if said is None else IMPORT_GROUP.sub(_sort_lines, said)
 
     def is_mounting(self, source: bytes) -> int:
         return len(MOUNTED.findall(source))
@@ -80,11 +93,26 @@ class GoScaffolder(CopyingScaffolder):
         if not found:
             return None
         last = found[-1]
-        owner = last.group(1).decode() + "." if last.group(1) else ""
-        line = (
-            f'\t{owner}Mount{plan.concept.type_names}({last.group(2).decode()}, "/{plan.concept.prefix}")\n'
-        )
-        return source[: last.end()] + line.encode() + source[last.end() :]
+        made = _Unit(plan, unit)
+        mount = made.name("route", f"Mount{plan.concept.type_names}")
+        line = f'\t{mount}({last.group(2).decode()}, "/{plan.concept.prefix}")\n'
+        source = source[: last.end()] + line.encode() + source[last.end() :]
+        return _add_imports(source, list(made.imports.values()), plan.root)
+
+
+def _sort_lines(found: re.Match[bytes]) -> bytes:
+    return b"".join(sorted(found.group().splitlines(keepends=True)))
+
+
+def _add_imports(source: bytes, wanted: list[Wanted], root: str) -> bytes:
+    """Return a unit's text with the imports that it has not got yet."""
+    content = read_deep(source)
+    there = {spec.path for spec in content.specs}
+    added = [item for item in wanted if item.path not in there]
+    if not added:
+        return source
+    edits = edit_imports(content, [], added, lambda path: path.startswith(root))
+    return apply_edits(source, edits)
 
 
 @dataclass
@@ -170,18 +198,34 @@ def write_repository(plan: DomainPlan) -> str:
     )
 
 
+def write_port(plan: DomainPlan) -> str:
+    unit = _Unit(plan, plan.homes["port"])
+    name = plan.concept.type_name
+    model = unit.name("model", name)
+    return unit.write(
+        f"// {name}Port is what the use cases of {plan.concept.many.replace('_', ' ')} need from outside.\n"
+        f"type {name}Port interface {{\n\tAdd({camel(plan.concept.one)} {model}) {model}\n"
+        f"\tFind(number int) ({model}, bool)\n\tAll() []{model}\n}}\n"
+    )
+
+
 def write_service(plan: DomainPlan) -> str:
     unit = _Unit(plan, plan.homes["service"])
     one, name = camel(plan.concept.one), plan.concept.type_name
-    many = camel(plan.concept.many)
-    model, store = unit.name("model", name), unit.name("repository", f"{name}Repository")
+    concept = plan.concept
+    many = camel(concept.many if concept.many != concept.one else f"all_{concept.many}")
+    model = unit.name("model", name)
+    if "port" in plan.homes:
+        store = unit.name("port", f"{name}Port")
+    else:
+        store = "*" + unit.name("repository", f"{name}Repository")
     missing = unit.name("error", "NotFound")
     kind = f"{name}Service"
     return unit.write(
         f"// {kind} says what can be done with {plan.concept.many.replace('_', ' ')}.\n"
-        f"type {kind} struct {{\n\t{many} *{store}\n}}\n",
+        f"type {kind} struct {{\n\t{many} {store}\n}}\n",
         f"// New{kind} returns one that works on a repository.\n"
-        f"func New{kind}({many} *{store}) *{kind} {{\n\treturn &{kind}{{{many}: {many}}}\n}}\n",
+        f"func New{kind}({many} {store}) *{kind} {{\n\treturn &{kind}{{{many}: {many}}}\n}}\n",
         f"// List returns all of them.\nfunc (s *{kind}) List() []{model} {{\n\treturn s.{many}.All()\n}}\n",
         f"// Find returns the one of a number.\nfunc (s *{kind}) Find(number int) ({model}, error) {{\n"
         f"\t{one}, found := s.{many}.Find(number)\n\tif !found {{\n"

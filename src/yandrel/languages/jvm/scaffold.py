@@ -29,7 +29,9 @@ class JavaScaffolder(TemplatedScaffolder):
         "boolean": "true", "date": 'LocalDate.parse("2026-05-01")',
         "datetime": 'LocalDateTime.parse("2026-05-01T08:00:00")',
     }  # fmt: skip
-    mounted = re.compile(rb'^[ \t]*\.mount\("/(?P<prefix>[\w/-]*)", (?P<name>\w+)\.router\(\)\)', re.MULTILINE)
+    mounted = re.compile(
+        rb'^[ \t]*\.mount\("/(?P<prefix>[\w/-]*)", (?P<name>\w+)\.router\(\)\)', re.MULTILINE
+    )
     importing = re.compile(rb"^import [\w.*]+;\n", re.MULTILINE)
     end = ";"
 

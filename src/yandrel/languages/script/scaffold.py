@@ -40,7 +40,9 @@ class JavascriptScaffolder(TemplatedScaffolder):
         return f"import {{ {name} }} from '{path if path.startswith('.') else './' + path}';"
 
     def spell_outside(self, path: str, name: str) -> str:
-        return f"import {name[1:]} from '{path}';" if name[:1] == "*" else f"import {{ {name} }} from '{path}';"
+        return (
+            f"import {name[1:]} from '{path}';" if name[:1] == "*" else f"import {{ {name} }} from '{path}';"
+        )
 
     def route_name(self, plan: DomainPlan) -> str:
         return f"{camel(plan.concept.one)}Routes"
@@ -61,7 +63,11 @@ class JavascriptScaffolder(TemplatedScaffolder):
         return {**super()._values(plan, unit), "typed": self.typed, "t": annotate}
 
     def project_files(self, plan: DomainPlan) -> dict[str, str]:
-        files = {"package.json": "app/package.json", "README.md": "app/readme.md", ".gitignore": "app/gitignore"}
+        files = {
+            "package.json": "app/package.json",
+            "README.md": "app/readme.md",
+            ".gitignore": "app/gitignore",
+        }
         return {**files, **({"tsconfig.json": "app/tsconfig.json"} if self.typed else {})}
 
     def app_units(self, plan: DomainPlan) -> dict[str, str]:

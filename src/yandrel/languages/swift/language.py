@@ -5,6 +5,7 @@ from typing import TYPE_CHECKING
 
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
+from yandrel.languages.protocol import Scaffolder
 from yandrel.languages.swift.facts import read_facts
 from yandrel.languages.swift.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.swift.roles import HINTS
@@ -50,6 +51,11 @@ class SwiftLanguage(NamedLanguage):
 
         assert isinstance(view, SwiftView)
         return SwiftDialect(view)
+
+    def scaffolder(self, name: str = "") -> Scaffolder:
+        from yandrel.languages.swift.scaffold import SwiftScaffolder
+
+        return SwiftScaffolder(".swift", self.title, frozenset(self.words.split()))
 
     def rewrite_manifests(
         self, project: Project, relocation: Relocation, manifests: Mapping[str, bytes]

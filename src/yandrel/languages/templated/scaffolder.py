@@ -38,9 +38,9 @@ READINGS = {
 class TemplatedScaffolder(CopyingScaffolder):
     """See `yandrel.languages.protocol.Scaffolder`; what is a language's own, its subclass says.
 
-    `place` is the package and the folder of it whose templates are filled, `router_name` what the unit that finds the
-    handler of a request defines, `mounted` a pattern of the lines that mount routes, with the groups
-    `name` and `prefix`, and `importing` one of the lines that import.
+    `place` is the package and the folder of it whose templates are filled, `router_name` what the unit
+    that finds the handler of a request defines, `mounted` a pattern of the lines that mount routes, with
+    the groups `name` and `prefix`, and `importing` one of the lines that import.
     """
 
     place: tuple[str, str]
@@ -93,6 +93,9 @@ class TemplatedScaffolder(CopyingScaffolder):
     def frameworks(self) -> tuple[str, ...]:
         return (PLAIN,)
 
+    def keywords(self) -> frozenset[str]:
+        return super().keywords() | {"number"}
+
     def kind_of(self, roles: frozenset[str]) -> str:
         return "rings" if "port" in roles else "domain"
 
@@ -123,7 +126,7 @@ class TemplatedScaffolder(CopyingScaffolder):
         return self.write_unit(plan, home, list(unit.lines), body.strip("\n") + "\n")
 
     def _render(self, template: str, plan: DomainPlan, unit: NewUnit | None = None) -> str:
-        text = _environment(self.place).get_template(f"{template}.j2").render(self._values(plan, unit))
+        text: str = _environment(self.place).get_template(f"{template}.j2").render(self._values(plan, unit))
         return text.rstrip("\n") + "\n"
 
     def _values(self, plan: DomainPlan, unit: NewUnit | None) -> dict[str, Any]:
@@ -213,7 +216,14 @@ def _environment(place: tuple[str, str]) -> Any:
         keep_trailing_newline=True,
         extensions=["jinja2.ext.do"],
     )
-    made.filters |= {"pascal": pascal, "camel": camel, "kebab": kebab, "short": _last_part, "wrap": _wrap, "prefixed": _prefixed}
+    made.filters |= {
+        "pascal": pascal,
+        "camel": camel,
+        "kebab": kebab,
+        "short": _last_part,
+        "wrap": _wrap,
+        "prefixed": _prefixed,
+    }
     return made
 
 
