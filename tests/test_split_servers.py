@@ -108,11 +108,88 @@ def test_handlers_written_in_place_are_named(tmp_path: Path, yandrel: Yandrel) -
     assert "require('./controllers/common-controller')" in (tmp_path / "app.js").read_text()
 
 
-def test_language_without_a_layout_says_so(tmp_path: Path, yandrel: Yandrel) -> None:
-    (tmp_path / "All.kt").write_text("package waxmoor\n\nclass HiveService\n\nclass HiveRepository\n")
-    done = yandrel(tmp_path, "split", "All.kt")
-    assert done.status == 2
-    assert "no layout for kotlin says where pieces go" in done.err
+TYPES = (
+    "controllers/BaseController",
+    "controllers/HarvestController",
+    "controllers/HiveController",
+    "errors/InvalidException",
+    "models/Grade",
+    "models/Harvest",
+    "models/Hive",
+    "repositories/HarvestRepository",
+    "repositories/HiveRepository",
+    "services/HarvestService",
+    "services/HiveService",
+)
+JVM = "src/main/{}/coop/waxmoor/"
+CROWDED = {
+    "java": (
+        "javac java",
+        JVM.format("java") + "Server.java",
+        "javac -d {out} {all}",
+        "java -cp {out} {main}",
+    ),
+    "kotlin": (
+        "kotlinc java",
+        JVM.format("kotlin") + "Server.kt",
+        "kotlinc src -nowarn -include-runtime -d {out}.jar",
+        "java -cp {out}.jar {main}Kt",
+    ),
+    "csharp": ("mcs mono", "src/Waxmoor/Server.cs", "mcs -out:{out}.exe {all}", "mono {out}.exe"),
+    "php-classes": ("php", "src/server.php", "php -l {all}", "php run.php"),
+}
+OTHERS = {
+    "csharp": {"helpers/HiveExtensions"},
+    "kotlin": {"helpers/Grade", "helpers/Common"},
+    "php-classes": {"models/KeepsRows"},
+}
+
+
+def run_crowded(root: Path, name: str, out: Path) -> str:
+    _, crowded, build, start = CROWDED[name]
+    every = " ".join(str(path) for path in sorted(root.rglob("*" + Path(crowded).suffix)))
+    for words in (build, start):
+        text = words.format(out=out, all=every, main="coop.waxmoor.Server")
+        ran = subprocess.run(text.split(), cwd=root, capture_output=True, text=True, check=False)
+        assert ran.returncode == 0, ran.stdout + ran.stderr
+    return ran.stdout
+
+
+@pytest.mark.parametrize(
+    "name", [pytest.param(name, marks=needs_tool(*CROWDED[name][0].split())) for name in CROWDED]
+)
+def test_types_of_one_file(name: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile(name, tmp_path)
+    before, said = read_tree(root), run_crowded(root, name, tmp_path / "before")
+    assert said.count("\n") == 6
+    crowded = CROWDED[name][1]
+    done = yandrel(root, "split", crowded, "--carry-out")
+    assert done.status == 0, done.err
+    assert run_crowded(root, name, tmp_path / "after") == said
+    folder, ending = str(Path(crowded).parent), Path(crowded).suffix
+    made = {path.removeprefix(folder + "/") for path in read_tree(root) if path not in before}
+    wanted = {f"{home}{ending}" for home in (*TYPES, *OTHERS.get(name, set()))}
+    assert {path[:1].lower() + path[1:] for path in made} == wanted
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+def test_swift_types_of_one_file(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("swift", tmp_path)
+    done = yandrel(root, "split", "Sources/Waxmoor/main.swift", "--carry-out")
+    assert done.status == 0, done.err
+    sources = root / "Sources/Waxmoor"
+    assert {path.relative_to(sources).as_posix() for path in sources.rglob("*.swift")} == {
+        "main.swift",
+        "Controllers/HiveController.swift",
+        "Errors/Errors.swift",
+        "Models/Hive.swift",
+        "Repositories/HiveRepository.swift",
+        "Services/HiveService.swift",
+    }
+    left = (root / "Sources/Waxmoor/main.swift").read_text()
+    assert "struct" not in left
+    assert "let controller = HiveController(" in left
 
 
 def test_classes_go_to_the_homes_of_the_layout_in_force(tmp_path: Path, yandrel: Yandrel) -> None:

@@ -114,7 +114,8 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
     if source.problem or problems:
         line = f":{problems[0].line}" if problems else ""
         raise RefusedError(source.problem or "cannot be read whole", where=unit + line, todo="mend it first")
-    splitter = workspace.index.language(unit).splitter()
+    language = workspace.index.language(unit)
+    splitter = language.splitter(language.name_of(unit))
     with tempfile.TemporaryDirectory(prefix="yandrel-") as place:
         found = _search(workspace, unit, source, request, splitter, Path(place))
     title = f"split {unit}"

@@ -32,7 +32,8 @@ def split_type(
     )
     if broken:
         raise RefusedError("cannot be read whole", where=broken, todo="mend it first")
-    splitter = index.language(thing.path).splitter()
+    language = index.language(thing.path)
+    splitter = language.splitter(language.name_of(thing.path))
     cut = splitter.cut_type(
         thing.path, thing.name, by,
         {unit: source.data for unit, source in sources.items()},

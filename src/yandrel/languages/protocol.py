@@ -132,8 +132,8 @@ class Language(Protocol):
     def scaffolder(self, name: str = "") -> "Scaffolder":
         """Return what makes new units; `name` says which of the languages that share a world."""
 
-    def splitter(self) -> "Splitter":
-        """Return what takes crowded files of this language apart; raises CallError where nothing does yet."""
+    def splitter(self, name: str = "") -> "Splitter":
+        """Return what takes crowded files apart; `name` says which of the languages that share a world."""
 
 
 @runtime_checkable

@@ -63,11 +63,21 @@ class DefinitionSplitter:
                 SplitPiece(
                     name, definition.kind, role, self._concept(name, concepts), definition.line,
                     definition.last_line, needs, self.stays(definition, texts[name]),
+                    stem=self.stem_of(definition, facts),
                 )
             )  # fmt: skip
         rest = self._rest(source, facts)
         needed = frozenset(rest & found.keys())
-        return CrowdedFile("plain", tuple(pieces), source, {}, needed, (), self.notes(unit, source))
+        customs = self.customs_of(facts)
+        return CrowdedFile(customs, tuple(pieces), source, {}, needed, (), self.notes(unit, source))
+
+    def customs_of(self, facts: Facts) -> str:
+        """Return whose customs a built-in layout for a file follows."""
+        return "plain"
+
+    def stem_of(self, definition: Definition, facts: Facts) -> str:
+        """Return what a definition's file is called, where each type has one of its own."""
+        return ""
 
     def _words(self, source: bytes, definition: Definition, facts: Facts) -> set[str]:
         """Return the words in a definition, and in the methods that stand away from it."""
@@ -140,3 +150,10 @@ class DefinitionSplitter:
         self, unit: str, type_name: str, by: str, sources: Mapping[str, bytes], modules: Mapping[str, str]
     ) -> WideCut | str:
         raise CallError("types of this language cannot be cut yet", where=unit)
+
+
+class TypeSplitter(DefinitionSplitter):
+    """Gives every type a file that is called like it."""
+
+    def stem_of(self, definition: Definition, facts: Facts) -> str:
+        return definition.name if definition.kind in TYPE_KINDS else ""

@@ -23,6 +23,7 @@ class SplitPiece:
     other definitions that it uses, `group` the group of routes that a handler will belong to. A
     piece that `stays` cannot leave, for that reason; one that belongs `beside` the file looks for
     other files from where it stands; one that `follows` another registers itself with it when loaded.
+    `stem` is what its file is called where each type has a file of its own.
     """
 
     name: str
@@ -37,6 +38,7 @@ class SplitPiece:
     routes: tuple[RouteMark, ...] = ()
     beside: bool = False
     follows: str = ""
+    stem: str = ""
 
 
 @dataclass(frozen=True)

@@ -184,4 +184,8 @@ class _Homes:
         pattern = known.homes[0]
         if not pattern.placeholders() <= set(values):
             return ""
-        return pattern.fill(values)
+        home = pattern.fill(values)
+        if not piece.stem or not pattern.placeholders():
+            return home
+        folder, _, file = home.rpartition("/")
+        return f"{folder}/{piece.stem}.{file.rpartition('.')[2]}" if folder else home

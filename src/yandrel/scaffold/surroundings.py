@@ -42,6 +42,8 @@ def fill_homes(layout: Layout, concept: Concept) -> dict[str, str]:
         needed = pattern.placeholders()
         if role.name == "middleware":
             homes[role.name] = pattern.fill({**values, "name": "errors"})
+        elif role.name == "error" and needed <= {"name"}:
+            homes[role.name] = pattern.fill({**values, "name": "not_found"})
         elif needed <= {"name", "domain"}:
             homes[role.name] = pattern.fill(values)
         elif role.name in ("migration", "test"):

@@ -110,7 +110,7 @@ class GoLanguage:
 
         return GoScaffolder(".go", "Go", frozenset(KEYWORDS.split()))
 
-    def splitter(self) -> Splitter:
+    def splitter(self, name: str = "") -> Splitter:
         from yandrel.languages.go.splitting import SPLITTER
 
         return SPLITTER

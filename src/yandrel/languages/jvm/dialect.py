@@ -2,16 +2,15 @@
 
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
-from functools import cached_property
 
 from yandrel.languages.edits import newline_of
 from yandrel.languages.jvm import kotlin_content
 from yandrel.languages.jvm.content import ContentReader, read_content
-from yandrel.languages.jvm.facts import PROTECTED
 from yandrel.languages.jvm.kotlin_content import KotlinReader
 from yandrel.languages.jvm.kotlin_limits import refuse_in_kotlin
 from yandrel.languages.jvm.kotlin_tree import facade_name
 from yandrel.languages.jvm.view import JvmView
+from yandrel.languages.jvm.visibility import Visibility
 from yandrel.languages.named.assemblies import keep_to_file
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
@@ -35,13 +34,14 @@ class JvmDialect(Dialect):
         super().__init__(view)
         self.readers: dict[int, ContentReader | KotlinReader] = {}
 
+    def read_part(self, source: bytes, unit: str) -> tuple[Content, ContentReader | KotlinReader]:
+        """Read a text as that of a unit, as it stands."""
+        return kotlin_content.read_content(source, unit) if is_kotlin(unit) else read_content(source)
+
     def read(self, source: bytes, unit: str) -> Content:
-        reader: ContentReader | KotlinReader
+        content, reader = self.read_part(source, unit)
         if is_kotlin(unit):
-            content, reader = kotlin_content.read_content(source, unit)
             keep_to_file(content, self.view.units.facts[unit])
-        else:
-            content, reader = read_content(source)
         self.readers[id(content)] = reader
         content.uses = [cut for use in content.uses if (cut := self._cut(use, source)) is not None]
         if is_kotlin(unit):
@@ -248,7 +248,7 @@ class JvmDialect(Dialect):
         refusals = self._public_in_files(relocation)
         if any(is_kotlin(unit) for unit in contents):
             refusals += refuse_in_kotlin(self, relocation, renaming, contents)
-        return refusals + _Visibility(self, relocation, renaming, contents).refusals()
+        return refusals + Visibility(self, renaming, contents).refusals()
 
     def _public_in_files(self, relocation: Relocation) -> list[Refusal]:
         out = []
@@ -274,155 +274,6 @@ class JvmDialect(Dialect):
         if facts is None:
             return None
         return next((d for d in facts.definitions if d.name == symbol.name), None)
-
-
-class _Visibility:
-    """Finds what is used across the cut though only its package sees it."""
-
-    def __init__(
-        self, dialect: JvmDialect, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
-    ) -> None:
-        self.dialect = dialect
-        self.view = dialect.view
-        self.relocation = relocation
-        self.renaming = renaming
-        self.contents = contents
-        self.declared: dict[str, set[str]] | None = None
-
-    def refusals(self) -> list[Refusal]:
-        out: list[Refusal] = []
-        for unit, content in self.contents.items():
-            facts = self.view.units.facts[unit]
-            package = facts.namespaces[0] if facts.namespaces else ""
-            own = {d.name: self.after(unit, d) for d in facts.definitions}
-            here = set(own.values()) or {package}
-            reader = self.dialect.readers.get(id(content))
-            if reader is None:
-                continue
-            for symbol in self.neighbours(package):
-                if symbol.unit == unit:
-                    continue
-                definition = self.dialect.definition_of(symbol)
-                if definition is None or self.after(symbol.unit, definition) in here:
-                    continue
-                out += self.across(unit, content, reader, symbol, definition)
-        return out
-
-    def after(self, unit: str, definition: Definition) -> str:
-        """Return the package that a type will be in."""
-        return parent_of(self.renaming.place(join_name(definition.namespace, definition.name), "type"))
-
-    def neighbours(self, package: str) -> list[Symbol]:
-        return self.by_package.get(package, [])
-
-    @cached_property
-    def by_package(self) -> dict[str, list[Symbol]]:
-        found: dict[str, list[Symbol]] = {}
-        table = self.view.table
-        for key, symbols in table.places.items():
-            found.setdefault(parent_of(table.spelled[key]), []).extend(symbols)
-        return found
-
-    def across(
-        self,
-        unit: str,
-        content: Content,
-        reader: ContentReader | KotlinReader,
-        symbol: Symbol,
-        definition: Definition,
-    ) -> list[Refusal]:
-        mentioned = any(use.kind == "code" and use.head == symbol.name for use in content.uses)
-        if definition.hidden and mentioned:
-            at = next(use.start for use in content.uses if use.kind == "code" and use.head == symbol.name)
-            return [
-                self.refuse(unit, content, at, f"{symbol.name}, which only its package sees, is used across")
-            ]
-        if not definition.inner:
-            return []
-        used = self.inner_uses(unit, content, reader, symbol, definition, mentioned)
-        if not used:
-            return []
-        names = ", ".join(sorted("its constructor" if n == "<init>" else n for n in used)[:6])
-        at = min(used.values())
-        why = f"uses what only the package of {symbol.name} sees: {names}"
-        return [self.refuse(unit, content, at, why)]
-
-    def inner_uses(
-        self, unit: str, content: Content, reader: ContentReader | KotlinReader, symbol: Symbol,
-        definition: Definition, mentioned: bool,
-    ) -> dict[str, int]:  # fmt: skip
-        used: dict[str, int] = {}
-        extends = self.extends(unit, symbol)
-        for entry in definition.inner:
-            name = entry.removeprefix(PROTECTED)
-            if entry != name and extends:
-                at = reader.accesses.get(("", name))
-                if at is not None and not self.declares(unit, name):
-                    used[name] = at
-                continue
-            if name == "<init>":
-                if symbol.name in reader.made:
-                    used[name] = reader.made[symbol.name]
-                continue
-            at = reader.accesses.get(("", name), reader.accesses.get((symbol.name, name)))
-            if at is not None and (mentioned or self.is_rare(name, symbol)):
-                used[name] = at
-            if extends and name in reader.calls:
-                used[name] = reader.calls[name]
-            if extends:
-                own = next(
-                    (d for d in self.view.units.facts[unit].definitions if name + "()" in d.members), None
-                )
-                if own is not None and name + "()" in definition.members:
-                    used[name] = own.start
-        static = {c.bound for c in content.clauses if c.space == "static"}
-        inner = {entry.removeprefix(PROTECTED) for entry in definition.inner}
-        used.update({name: 0 for name in static & inner if mentioned})
-        return used
-
-    def declares(self, unit: str, name: str) -> bool:
-        """Whether a type of a unit has a member of that name itself."""
-        definitions = self.view.units.facts[unit].definitions
-        return any(name in d.members or name + "()" in d.members for d in definitions)
-
-    def extends(self, unit: str, symbol: Symbol) -> bool:
-        """Whether a unit's types come, over others too, from a type."""
-        seen: set[str] = set()
-        names = {base.rpartition(".")[2] for d in self.view.units.facts[unit].definitions for base in d.bases}
-        while names:
-            name = names.pop()
-            if name == symbol.name:
-                return True
-            if name in seen:
-                continue
-            seen.add(name)
-            for place in self.by_name.get(name, []):
-                definition = self.dialect.definition_of(place)
-                if definition is not None:
-                    names |= {base.rpartition(".")[2] for base in definition.bases}
-        return False
-
-    @cached_property
-    def by_name(self) -> dict[str, list[Symbol]]:
-        found: dict[str, list[Symbol]] = {}
-        for symbols in self.view.table.places.values():
-            for symbol in symbols:
-                found.setdefault(symbol.name, []).append(symbol)
-        return found
-
-    def is_rare(self, name: str, symbol: Symbol) -> bool:
-        """Whether no other type of the application has a member of that name."""
-        if self.declared is None:
-            self.declared = {}
-            for unit, facts in self.view.units.facts.items():
-                for definition in facts.definitions:
-                    for member in (*definition.members, *definition.inner):
-                        name_of = member.removeprefix(PROTECTED).removesuffix("()")
-                        self.declared.setdefault(name_of, set()).add(f"{unit}:{definition.name}")
-        return len(self.declared.get(name, ())) <= 1
-
-    def refuse(self, unit: str, content: Content, at: int, why: str) -> Refusal:
-        return Refusal(unit, content.line_of(at), why, "make it visible first, or move both")
 
 
 def _placed(path: str, renaming: Renaming) -> str:

@@ -9,7 +9,7 @@ from yandrel.languages.jvm.roles import HINTS
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
-from yandrel.languages.protocol import Scaffolder
+from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -60,6 +60,11 @@ class JvmLanguage(NamedLanguage):
         if name == "kotlin":
             return KotlinScaffolder(".kt", "Kotlin", frozenset(KEYWORDS.split() + KOTLIN_KEYWORDS.split()))
         return JavaScaffolder(".java", "Java", frozenset(KEYWORDS.split()))
+
+    def splitter(self, name: str = "") -> Splitter:
+        from yandrel.languages.jvm.splitting import JavaSplitter
+
+        return super().splitter(name) if name == "kotlin" else JavaSplitter()
 
     def open_dialect(self, view: NamedView) -> "Dialect":
         from yandrel.languages.jvm.dialect import JvmDialect

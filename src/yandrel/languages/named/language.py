@@ -82,10 +82,11 @@ class NamedLanguage(ABC):
     def scaffolder(self, name: str = "") -> Scaffolder:
         return CopyingScaffolder(self.suffixes[0], self.title, frozenset(self.words.split()))
 
-    def splitter(self) -> Splitter:
-        from yandrel.languages.splitting import DefinitionSplitter
+    def splitter(self, name: str = "") -> Splitter:
+        from yandrel.languages.splitting import TypeSplitter
 
         def stays(definition: Definition, text: bytes) -> str:
-            return "it runs the application" if definition.name in ("main", "Main", "Program") else ""
+            runs = definition.name in ("main", "Program") or {"main()", "Main()"} & {*definition.members}
+            return "it runs the application" if runs else ""
 
-        return DefinitionSplitter(self.read_facts, lambda definition, text: "", stays)
+        return TypeSplitter(self.read_facts, lambda definition, text: "", stays)

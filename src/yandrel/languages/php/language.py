@@ -65,7 +65,7 @@ class PhpLanguage(NamedLanguage):
     ) -> dict[str, list[Edit]]:
         return rewrite_manifests(project, relocation, manifests)
 
-    def splitter(self) -> Splitter:
+    def splitter(self, name: str = "") -> Splitter:
         from yandrel.languages.php.splitting import SPLITTER
 
         return SPLITTER

@@ -8,7 +8,7 @@ import networkx
 
 from yandrel.languages.php.facts import read_facts
 from yandrel.languages.splitting import DefinitionSplitter
-from yandrel.model.facts import Definition
+from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 
 HANDLER = re.compile(rb"\(\s*(?:array|\??[\w\\]*Request)\s+\$(?:request|req|query|params|input)\b")
 ASKS = re.compile(rb"\$_(?:GET|POST|REQUEST|SERVER|FILES)\b")
@@ -35,6 +35,12 @@ class PhpSplitter(DefinitionSplitter):
 
     def __init__(self) -> None:
         super().__init__(lambda source, unit: read_facts(source), role_of, stays)
+
+    def customs_of(self, facts: Facts) -> str:
+        return "plain" if any(facts.namespaces) else "functions"
+
+    def stem_of(self, definition: Definition, facts: Facts) -> str:
+        return definition.name if definition.kind in TYPE_KINDS and any(facts.namespaces) else ""
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
         facts = read_facts(text)

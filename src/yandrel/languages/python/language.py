@@ -92,7 +92,7 @@ class PythonLanguage:
 
         return SCAFFOLDER
 
-    def splitter(self) -> Splitter:
+    def splitter(self, name: str = "") -> Splitter:
         from yandrel.languages.python.split.splitter import SPLITTER
 
         return SPLITTER

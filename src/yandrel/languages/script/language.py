@@ -107,7 +107,7 @@ class ScriptLanguage:
             return TypescriptScaffolder(".ts", "TypeScript", frozenset(KEYWORDS.split()))
         return JavascriptScaffolder(".js", "JavaScript", frozenset(KEYWORDS.split()))
 
-    def splitter(self) -> Splitter:
+    def splitter(self, name: str = "") -> Splitter:
         from yandrel.languages.script.splitting import SPLITTER
 
         return SPLITTER

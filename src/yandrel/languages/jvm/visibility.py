@@ -1,0 +1,183 @@
+"""What only its package sees, in Java: found where it would be used across the cut."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+from typing import TYPE_CHECKING
+
+from yandrel.languages.jvm.facts import PROTECTED
+from yandrel.languages.named.content import Content
+from yandrel.languages.named.table import Renaming, join_name, parent_of
+from yandrel.model.changes import Refusal
+from yandrel.model.facts import Definition
+from yandrel.model.graph import Symbol
+
+if TYPE_CHECKING:
+    from yandrel.languages.jvm.content import ContentReader
+    from yandrel.languages.jvm.dialect import JvmDialect
+    from yandrel.languages.jvm.kotlin_content import KotlinReader
+
+
+@dataclass(frozen=True)
+class _Part:
+    """What of a unit goes to one package: its definitions, and what was read of them alone."""
+
+    unit: str
+    package: str
+    definitions: tuple[Definition, ...]
+    content: Content
+    reader: "ContentReader | KotlinReader"
+
+
+class Visibility:
+    """Finds what is used across the cut though only its package sees it."""
+
+    def __init__(self, dialect: "JvmDialect", renaming: Renaming, contents: Mapping[str, Content]) -> None:
+        self.dialect = dialect
+        self.view = dialect.view
+        self.renaming = renaming
+        self.contents = contents
+        self.declared: dict[str, set[str]] | None = None
+
+    def refusals(self) -> list[Refusal]:
+        out: list[Refusal] = []
+        for unit, content in self.contents.items():
+            facts = self.view.units.facts[unit]
+            package = facts.namespaces[0] if facts.namespaces else ""
+            for part in self.parts(unit, content, package):
+                for symbol in self.by_package.get(package, []):
+                    definition = self.dialect.definition_of(symbol)
+                    if definition is None or self.after(symbol.unit, definition) == part.package:
+                        continue
+                    out += self.across(part, symbol, definition)
+        return out
+
+    def parts(self, unit: str, content: Content, package: str) -> list[_Part]:
+        """Return a unit in parts, one for each package that something of it goes to."""
+        definitions = self.view.units.facts[unit].definitions
+        going: dict[str, list[Definition]] = {}
+        for definition in definitions:
+            going.setdefault(self.after(unit, definition), []).append(definition)
+        if len(going) < 2:
+            reader = self.dialect.readers.get(id(content))
+            place = next(iter(going), package)
+            return [_Part(unit, place, definitions, content, reader)] if reader is not None else []
+        out = []
+        for place, those in going.items():
+            others = [d for d in definitions if d not in those]
+            alone, reader = self.dialect.read_part(_blank(content.source, others), unit)
+            out.append(_Part(unit, place, tuple(those), alone, reader))
+        return out
+
+    def after(self, unit: str, definition: Definition) -> str:
+        """Return the package that a type will be in."""
+        return parent_of(self.renaming.place(join_name(definition.namespace, definition.name), "type"))
+
+    @cached_property
+    def by_package(self) -> dict[str, list[Symbol]]:
+        found: dict[str, list[Symbol]] = {}
+        table = self.view.table
+        for key, symbols in table.places.items():
+            found.setdefault(parent_of(table.spelled[key]), []).extend(symbols)
+        return found
+
+    def across(self, part: _Part, symbol: Symbol, definition: Definition) -> list[Refusal]:
+        uses = [use for use in part.content.uses if use.kind == "code" and use.head == symbol.name]
+        mentioned = bool(uses)
+        if definition.hidden and mentioned:
+            why = f"{symbol.name}, which only its package sees, is used across"
+            return [self.refuse(part, uses[0].start, why)]
+        if not definition.inner:
+            return []
+        used = self.inner_uses(part, symbol, definition, mentioned)
+        if not used:
+            return []
+        names = ", ".join(sorted("its constructor" if n == "<init>" else n for n in used)[:6])
+        at = min(used.values())
+        why = f"uses what only the package of {symbol.name} sees: {names}"
+        return [self.refuse(part, at, why)]
+
+    def inner_uses(
+        self, part: _Part, symbol: Symbol, definition: Definition, mentioned: bool
+    ) -> dict[str, int]:
+        used: dict[str, int] = {}
+        reader = part.reader
+        extends = self.extends(part, symbol)
+        for entry in definition.inner:
+            name = entry.removeprefix(PROTECTED)
+            if entry != name and extends:
+                at = reader.accesses.get(("", name))
+                if at is not None and not self.declares(part, name):
+                    used[name] = at
+                continue
+            if name == "<init>":
+                if symbol.name in reader.made:
+                    used[name] = reader.made[symbol.name]
+                continue
+            at = reader.accesses.get(("", name), reader.accesses.get((symbol.name, name)))
+            if at is not None and (mentioned or self.is_rare(name, symbol)):
+                used[name] = at
+            if extends and name in reader.calls:
+                used[name] = reader.calls[name]
+            if extends:
+                own = next((d for d in part.definitions if name + "()" in d.members), None)
+                if own is not None and name + "()" in definition.members:
+                    used[name] = own.start
+        static = {c.bound for c in part.content.clauses if c.space == "static"}
+        inner = {entry.removeprefix(PROTECTED) for entry in definition.inner}
+        used.update({name: 0 for name in static & inner if mentioned})
+        return used
+
+    def declares(self, part: _Part, name: str) -> bool:
+        """Whether a type has a member of that name itself."""
+        return any(name in d.members or name + "()" in d.members for d in part.definitions)
+
+    def extends(self, part: _Part, symbol: Symbol) -> bool:
+        """Whether types come, over others too, from a type."""
+        seen: set[str] = set()
+        names = {base.rpartition(".")[2] for d in part.definitions for base in d.bases}
+        while names:
+            name = names.pop()
+            if name == symbol.name:
+                return True
+            if name in seen:
+                continue
+            seen.add(name)
+            for place in self.by_name.get(name, []):
+                definition = self.dialect.definition_of(place)
+                if definition is not None:
+                    names |= {base.rpartition(".")[2] for base in definition.bases}
+        return False
+
+    @cached_property
+    def by_name(self) -> dict[str, list[Symbol]]:
+        found: dict[str, list[Symbol]] = {}
+        for symbols in self.view.table.places.values():
+            for symbol in symbols:
+                found.setdefault(symbol.name, []).append(symbol)
+        return found
+
+    def is_rare(self, name: str, symbol: Symbol) -> bool:
+        """Whether no other type of the application has a member of that name."""
+        if self.declared is None:
+            self.declared = {}
+            for unit, facts in self.view.units.facts.items():
+                for definition in facts.definitions:
+                    for member in (*definition.members, *definition.inner):
+                        name_of = member.removeprefix(PROTECTED).removesuffix("()")
+                        self.declared.setdefault(name_of, set()).add(f"{unit}:{definition.name}")
+        return len(self.declared.get(name, ())) <= 1
+
+    def refuse(self, part: _Part, at: int, why: str) -> Refusal:
+        line = part.content.line_of(at)
+        return Refusal(part.unit, line, why, "make it visible first, or move both")
+
+
+def _blank(source: bytes, definitions: list[Definition]) -> bytes:
+    """Return a text with some definitions left out, everything else where it was."""
+    out = bytearray(source)
+    for definition in definitions:
+        for at in range(definition.start, definition.end):
+            if out[at] not in b"\r\n":
+                out[at] = 32
+    return bytes(out)
