@@ -1,5 +1,6 @@
 """Single-file servers without a framework are taken apart, and answer as before."""
 
+import os
 import shutil
 import subprocess
 from pathlib import Path
@@ -7,6 +8,8 @@ from pathlib import Path
 import pytest
 
 from tests.conftest import Yandrel, needs_tool, read_tree
+from tests.test_script import TOOLS, TSC, needs_tsc
+from yandrel.languages.script.inline import handler_name
 
 ONEFILE = Path(__file__).parent / "onefile"
 
@@ -96,6 +99,108 @@ def test_server_without_a_framework(name: str, tmp_path: Path, yandrel: Yandrel)
     assert read_tree(root) == before
 
 
+needs_express = pytest.mark.skipif(
+    not (TOOLS / "express").exists() and not os.environ.get("YANDREL_ALL_TOOLS"),
+    reason="express not installed in .tools: what it would answer is not proved",
+)
+
+
+@needs_tool("node")
+@needs_express
+def test_express_server_with_handlers_in_place(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("express", tmp_path)
+    (tmp_path / "node_modules").symlink_to(TOOLS)
+    before, said = read_tree(root), run_node(root)
+    done = yandrel(root, "split", "server.js", "--carry-out")
+    assert done.status == 0, done.err
+    assert "To look at by hand" not in done.out
+    assert run_node(root) == said
+    assert {path for path in read_tree(root) if path not in before} == {
+        "controllers/harvest-controller.js",
+        "controllers/hive-controller.js",
+        "controllers/root-controller.js",
+        "errors.js",
+        "helpers/hive.js",
+        "middleware/common.js",
+        "repositories/hive-repository.js",
+        "routes/harvest-routes.js",
+        "routes/hive-routes.js",
+    }
+    entry = (root / "server.js").read_text()
+    assert "app.use('/hives', hiveRoutes);" in entry
+    assert "app.get('/hives" not in entry
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+def run_node(root: Path) -> str:
+    ran = subprocess.run(["node", "ask.js"], cwd=root, capture_output=True, text=True, check=False)
+    assert ran.returncode == 0, ran.stdout + ran.stderr
+    return ran.stdout
+
+
+@needs_tsc
+@needs_express
+def test_express_server_in_typescript(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("express-typescript", tmp_path)
+    (tmp_path / "node_modules").symlink_to(TOOLS)
+    done = yandrel(root, "split", "src/app.ts", "--carry-out")
+    assert done.status == 0, done.err
+    ran = subprocess.run([str(TSC), "-p", "."], cwd=root, capture_output=True, text=True, check=False)
+    assert ran.returncode == 0, ran.stdout
+    controller = (root / "src/controllers/hive-controller.ts").read_text()
+    assert "export const listHives: RequestHandler = (req, res) => {" in controller
+    assert "import type { Request, RequestHandler, Response } from 'express';" in controller
+    assert "let nextNumber = 1;" in controller
+
+
+ORDER = {
+    "middleware between": ("app.use(compress);\n", "/hives"),
+    "a router would change its paths": ("app.set('strict routing', true);\n", "/hives"),
+    "a path that any other may match": ("app.get('/:page', page);\n", "/hives"),
+}
+
+
+@pytest.mark.parametrize("name", ORDER)
+def test_routes_that_cannot_be_gathered_stay(name: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    between, path = ORDER[name]
+    (tmp_path / "app.js").write_text(
+        "const express = require('express');\nconst { compress, page } = require('./others');\n"
+        "const app = express();\n\napp.get('/hives', (req, res) => res.json([]));\n"
+        f"{between}app.post('/hives', (req, res) => res.json({{}}));\n\nmodule.exports = {{ app }};\n"
+    )
+    (tmp_path / "others.js").write_text("module.exports = { compress() {}, page() {} };\n")
+    done = yandrel(tmp_path, "split", "app.js", "--carry-out")
+    assert done.status == 0, done.err
+    entry = (tmp_path / "app.js").read_text()
+    assert f"app.get('{path}', listHives);\n{between}app.post('{path}', createHive);" in entry
+    assert (
+        "const listHives = (req, res) => res.json([]);"
+        in (tmp_path / "controllers/hive-controller.js").read_text()
+    )
+
+
+NAMES = [
+    ("get", "/hives", "listHives"),
+    ("get", "/hives/:number", "showHive"),
+    ("get", "/hives/:number/inspections", "listHiveInspections"),
+    ("post", "/hives", "createHive"),
+    ("post", "/hives/:number/inspections", "createHiveInspection"),
+    ("put", "/hives/:number", "updateHive"),
+    ("delete", "/hives/:number", "deleteHive"),
+    ("post", "/login", "postLogin"),
+    ("get", "/", "getRoot"),
+    ("get", "/health", "getHealth"),
+    ("get", "/bee-yards", "listBeeYards"),
+]
+
+
+@pytest.mark.parametrize(("method", "path", "name"), NAMES)
+def test_names_of_handlers(method: str, path: str, name: str) -> None:
+    assert handler_name(method, path, set()) == name
+    assert handler_name(method, path, {name}) == name + "2"
+
+
 def test_handlers_written_in_place_are_named(tmp_path: Path, yandrel: Yandrel) -> None:
     (tmp_path / "app.js").write_text(
         "const app = require('express')();\n\nfunction list(req, res) {\n  res.end('');\n}\n\n"
@@ -104,6 +209,7 @@ def test_handlers_written_in_place_are_named(tmp_path: Path, yandrel: Yandrel) -
     )
     done = yandrel(tmp_path, "split", "app.js", "--carry-out")
     assert done.status == 0, done.err
+    assert "To look at by hand" in done.out
     assert "app.js:8  /health" in done.out
     assert "require('./controllers/common-controller')" in (tmp_path / "app.js").read_text()
 

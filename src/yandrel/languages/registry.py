@@ -10,7 +10,7 @@ LANGUAGES = {
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
-        2,
+        3,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 3),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 3),

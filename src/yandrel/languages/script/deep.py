@@ -60,7 +60,7 @@ class DeepFacts:
     bound: dict[str, list[Node]] = field(default_factory=dict)
     references: list[Reference] = field(default_factory=list)
     unbound: list[Reference] = field(default_factory=list)
-    assigned: set[str] = field(default_factory=set)
+    assigned: dict[str, list[int]] = field(default_factory=dict)
     locals: set[str] = field(default_factory=set)
 
 
@@ -209,7 +209,7 @@ class _Reader:
         if kind in ("assignment_expression", "augmented_assignment_expression", "update_expression"):
             left = node.child_by_field_name("left") or node.child_by_field_name("argument")
             if left is not None and left.type == "identifier" and self.owner(text_of(left), scope) is module:
-                self.facts.assigned.add(text_of(left))
+                self.facts.assigned.setdefault(text_of(left), []).append(left.start_byte)
         self.push(node, scope, loads, stack)
 
     def push(

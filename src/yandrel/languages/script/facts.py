@@ -61,7 +61,7 @@ class _Reader:
     def read(self) -> Facts:
         for node in self.root.children:
             if node.type == "comment":
-                self.comment = node
+                self.comment = self.comment_of_run(node)
                 continue
             if node.is_named:
                 self.read_statement(node)
@@ -326,6 +326,22 @@ class _Reader:
 
     # -- definitions -----------------------------------------------------------------------------
 
+    def comment_of_run(self, node: Node) -> Node:
+        """Return the first of the line comments that a comment stands among, without a blank line between."""
+        before = self.comment
+        if before is None or not (is_line(node) and is_line(before)):
+            return node
+        last = node.prev_sibling
+        return before if last is not None and last.end_point[0] + 1 == node.start_point[0] else node
+
+    def own_comment(self, outer: Node) -> Node | None:
+        """Return the comment that belongs to a definition: doc comments, line comments right above it."""
+        if self.comment is None or text_of(self.comment).startswith("/**"):
+            return self.comment
+        last = outer.prev_sibling
+        above = last is not None and last.end_point[0] + 1 == outer.start_point[0]
+        return self.comment if is_line(self.comment) and above and self.comment.start_byte > 0 else None
+
     def define(self, node: Node, outer: Node, default: str = "") -> str:
         name = text_of(node.child_by_field_name("name")) or default
         if not name:
@@ -339,9 +355,7 @@ class _Reader:
     def add_definition(
         self, name: str, kind: str, outer: Node, node: Node | None, made: str, shared: bool
     ) -> None:
-        start = (
-            self.comment if self.comment is not None and text_of(self.comment).startswith("/**") else outer
-        )
+        start = self.own_comment(outer) or outer
         bases, marks, members = _shape(node, outer)
         self.definitions.append(
             Definition(
@@ -534,3 +548,7 @@ def _mark(decorator: Node) -> str:
 def read_facts(source: bytes, path: str) -> Facts:
     """Return the surface facts of one file."""
     return _Reader(source, path).read()
+
+
+def is_line(comment: Node) -> bool:
+    return (comment.text or b"").startswith(b"//")

@@ -117,6 +117,8 @@ class Mover:
             parts = self.parts_of(symbol, found)
             definition = parts[-1]
             why = self.hindrance(facts, symbol, target, found)
+            if not why and symbol.name in self.deep(symbol.unit).assigned:
+                why = self.parted_from_users(facts, symbol, target, definitions)
             if why:
                 self.refuse(symbol.unit, definition.line, why)
             exports = self.view.exports(symbol.unit)
@@ -141,9 +143,6 @@ class Mover:
             return "a default export without a name has no name to change"
         if self.view.exports(symbol.unit).get(WHOLE) == symbol.name and target.unit != symbol.unit:
             return f"{symbol.name} is all that {symbol.unit} exports: move the file"
-        deep = self.deep(symbol.unit)
-        if target.unit != symbol.unit and symbol.name in deep.assigned:
-            return f"{symbol.name} is assigned to elsewhere in the module"
         new = self.view.units.facts.get(self.old_of(target.unit))
         if new is not None:
             if new.problems:
@@ -151,6 +150,20 @@ class Mover:
             bound = self.deep(self.old_of(target.unit)).bound
             if target.name in bound and not self.is_import_of(self.old_of(target.unit), target.name, symbol):
                 return f"{target.unit} binds {target.name} already"
+        return ""
+
+    def parted_from_users(
+        self, facts: Facts, symbol: Symbol, target: Symbol, definitions: Mapping[Symbol, Symbol]
+    ) -> str:
+        """Return why a name that is assigned to cannot leave: not all that uses it comes along."""
+        if target.unit == symbol.unit:
+            return ""
+        places = {s.name: place.unit for s, place in definitions.items() if s.unit == symbol.unit}
+        going = [d for d in facts.definitions if places.get(d.name) == target.unit]
+        pattern = re.compile(rb"(?<![\w$.])" + re.escape(symbol.name.encode()) + rb"(?![\w$])")
+        for found in pattern.finditer(self.sources.get(symbol.unit, b"")):
+            if not any(d.start <= found.start() < d.end for d in going):
+                return f"{symbol.name} is assigned to elsewhere in the module"
         return ""
 
     def parts_of(self, symbol: Symbol, found: list[Definition]) -> tuple[Definition, ...]:
@@ -287,7 +300,7 @@ class Mover:
                 break
             if led is None and item.module.startswith("."):
                 led, like = found, item.module
-        led = led or Led(target, "bare")
+        led = led or Led(target, self.common_style(new))
         text = self.after.spell(like or "./x", led, new, target)
         if text is None:
             text = self.after.spell("./x", Led(target, "whole"), new, target)
@@ -355,7 +368,8 @@ class Mover:
             return
         exported = self.exported_as(piece, name.name)
         spelled = self.spell(unit, piece.target.unit, item.module)
-        module.statements.add(NewImport(spelled, exported, new_local, item.when == 2))
+        types = item.when == 2 or says_type(module.source, name)
+        module.statements.add(NewImport(spelled, exported, new_local, types))
         if new_local != local:
             self.rename_references(module, local, new_local)
 
@@ -850,7 +864,8 @@ class Mover:
         ):
             self.refuse(origin.unit, item.line, "is imported in a way that cannot be carried along")
         if not default_of_commonjs:
-            self.bring(module, NewImport(spelled, exported, reference.name, item.when == 2))
+            types = item.when == 2 or says_type(origin.source, imported)
+            self.bring(module, NewImport(spelled, exported, reference.name, types))
 
     def supply_sibling(self, origin: Module, module: Module, piece: Piece, reference: Reference) -> None:
         name = reference.name
@@ -964,7 +979,14 @@ class Mover:
                     led = self.view.find_module(item.module, unit)
                     if led is not None:
                         counts[led.style] = counts.get(led.style, 0) + 1
-        return max(counts, key=lambda s: counts[s], default="bare")
+        return max(counts, key=lambda s: counts[s], default=self.default_style(path))
+
+    def default_style(self, path: str) -> str:
+        """Return how paths are written where none is written yet: with endings where Node asks for them."""
+        kinds = {known.kind for known in self.after.maps_for(path)}
+        if path.endswith((".ts", ".tsx", ".mts", ".cts")):
+            return "as .js" if "node" in kinds else "bare"
+        return "whole" if "modules" in kinds else "bare"
 
     def bring(self, module: Module, new: NewImport) -> None:
         """Add an import to the module that pieces arrive in; refuse where the name is taken."""
@@ -1180,3 +1202,9 @@ def rewrite_definitions(
 ) -> tuple[Rewrite, Relocation]:
     """Return what a relocation with definitions changes, and the relocation with what goes along."""
     return Mover(view, relocation, sources).move()
+
+
+def says_type(source: bytes, name: ImportedName) -> bool:
+    """Whether a name is imported as a type in a list of others: `import { type Hive, keep }`."""
+    before = source[max(0, name.start - 8) : name.start]
+    return source[name.start : name.end].startswith(b"type ") or before.endswith(b"type ")

@@ -45,6 +45,8 @@ PATH_KEYS = frozenset(
         "prisma",
     ]
 )
+ENDED = "\0"
+"""The pattern of what is no map: it says that specifiers have their files' endings."""
 BUILT = re.compile(r"\A(?:dist|lib|build|out)/(?:(?:cjs|esm|src)/)?")
 COMMENT = re.compile(r'("(?:[^"\\]|\\.)*")|//[^\n]*|/\*.*?\*/', re.DOTALL)
 TRAILING = re.compile(r'("(?:[^"\\]|\\.)*")|,(?=\s*[}\]])')
@@ -67,8 +69,12 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
     for path, found in sorted(read.items()):
         if path.endswith("package.json"):
             maps += package_maps(path, found)
+            if found.get("type") == "module":
+                maps.append(PathMap(_folder(path), ENDED, (), "modules"))
         elif path.rpartition("/")[2] in ("tsconfig.json", "jsconfig.json", "tsconfig.app.json"):
             maps += config_maps(path, read)
+            if _says_node(path, read, 0):
+                maps.append(PathMap(_folder(path), ENDED, (), "node"))
     maps.sort(key=lambda m: (-m.scope.count("/"), m.kind != "import", -len(m.pattern.partition("*")[0])))
     return Project(configured or (SourceRoot(""),), maps=tuple(dict.fromkeys(maps)))
 
@@ -155,6 +161,21 @@ def _options(
     if isinstance(options.get("paths"), dict):
         paths, start = options["paths"], folder
     return base, paths, start
+
+
+def _says_node(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> bool:
+    """Whether a tsconfig.json, or one that it extends, finds modules as Node does, by their whole names."""
+    found = read.get(path, {})
+    options = found.get("compilerOptions")
+    options = options if isinstance(options, dict) else {}
+    for key in ("moduleResolution", "module"):
+        if isinstance(options.get(key), str):
+            said: str = options[key].lower()
+            return said.startswith("node") and said not in ("node", "node10")
+    extends = found.get("extends")
+    names = [name for name in (extends if isinstance(extends, list) else [extends]) if isinstance(name, str)]
+    above = [_join(_folder(path), name) for name in names if name.startswith(".") and depth < 8]
+    return any(_says_node(name, read, depth + 1) for name in above if name is not None and name in read)
 
 
 def move_maps(maps: tuple[PathMap, ...], relocation: Relocation) -> tuple[PathMap, ...]:

@@ -1,11 +1,15 @@
 """What the definitions of a crowded JavaScript or TypeScript file are."""
 
 import re
+from collections.abc import Mapping
+from dataclasses import replace
 
 from yandrel.languages.script.facts import read_facts
+from yandrel.languages.script.inline import lift_inline
 from yandrel.languages.splitting import DefinitionSplitter
 from yandrel.model.changes import Note
 from yandrel.model.facts import Definition
+from yandrel.model.split import CrowdedFile, SplitPiece
 
 HANDLER = re.compile(rb"\(\s*(?:req|request|_req|ctx|context|c)\b[^)]*\)")
 MIDDLEWARE = re.compile(rb"\(\s*\w+[^,)]*,\s*\w+[^,)]*,\s*next\b")
@@ -17,6 +21,7 @@ INLINE = re.compile(
 APPLICATION = re.compile(
     rb"=\s*(?:await\s+)?(?:new\s+)?(?:express|fastify|Hono|Koa|Fastify|Router|createServer)\b"
 )
+CHAINED = re.compile(rb"\bRouter\(\)\s*\.(?:get|post|put|patch|delete|all)\(")
 
 
 def role_of(definition: Definition, text: bytes) -> str:
@@ -35,9 +40,33 @@ def role_of(definition: Definition, text: bytes) -> str:
 
 def stays(definition: Definition, text: bytes) -> str:
     """Return why a definition cannot leave its file."""
-    if definition.kind == "constant" and APPLICATION.search(text[:200]):
+    if definition.kind == "constant" and APPLICATION.search(text[:200]) and not CHAINED.search(text):
         return "it is the application"
     return ""
+
+
+class ScriptSplitter(DefinitionSplitter):
+    """Names the handlers that are written where their route is, and gives their routes a router."""
+
+    def read(
+        self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
+    ) -> CrowdedFile:
+        lifted = lift_inline(source, unit)
+        made = {**dict.fromkeys(lifted.handlers, "controller"), **dict.fromkeys(lifted.routers, "route")}
+        file = super().read(unit, lifted.text, {**made, **roles}, skip)
+        lines = {d.name: (d.line, d.last_line) for d in read_facts(source, unit).definitions}
+        lines |= {**lifted.handlers, **lifted.routers}
+        left = {note.text for note in file.notes}
+        return replace(
+            file,
+            pieces=tuple(_at_lines(piece, lines) for piece in file.pieces),
+            notes=tuple(note for note in self.notes(unit, source) if note.text in left),
+        )
+
+
+def _at_lines(piece: SplitPiece, lines: Mapping[str, tuple[int, int]]) -> SplitPiece:
+    first, last = lines.get(piece.name, (piece.line, piece.last_line))
+    return replace(piece, line=first, last_line=last)
 
 
 def find_inline(unit: str, source: bytes) -> tuple[Note, ...]:
@@ -49,4 +78,4 @@ def find_inline(unit: str, source: bytes) -> tuple[Note, ...]:
     )  # fmt: skip
 
 
-SPLITTER = DefinitionSplitter(read_facts, role_of, stays, notes=find_inline)
+SPLITTER = ScriptSplitter(read_facts, role_of, stays, notes=find_inline)

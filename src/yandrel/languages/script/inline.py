@@ -1,0 +1,228 @@
+"""Handlers that stand where their route is: given a name, and their routes a router of their own."""
+
+import re
+from dataclasses import dataclass, field
+
+from tree_sitter import Node
+
+from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
+from yandrel.model.changes import Edit, apply_edits
+from yandrel.model.words import camel, plural, singular, words_of
+
+METHODS = frozenset(["get", "post", "put", "patch", "delete", "all", "head", "options"])
+MAKERS = re.compile(
+    r"^(?:await\s+)?(?:new\s+)?(?:express|fastify|Fastify|Hono|Koa|Router|express\.Router)\s*\("
+)
+EXPRESS = re.compile(r"^express\s*\(\s*\)$")
+PLAIN = re.compile(r"/([A-Za-z][\w-]*)(/.*)?$")
+PARTED = re.compile(
+    rb"\.(?:param|engine)\s*\(|(?:strict|case sensitive) routing"
+    rb"|\b(?:req|request)\.(?:url|path|baseUrl|route)\b"
+)
+"""What is not the same in a router that is mounted below a prefix."""
+PARAMETER = re.compile(r"[:{*<(]")
+INDENT = "  "
+
+
+@dataclass
+class Route:
+    """One statement that declares a route: its method, its path, the arguments after it."""
+
+    statement: Node
+    owner: str
+    method: str
+    path: str
+    arguments: list[Node]
+    handler: str = ""
+
+    @property
+    def group(self) -> str:
+        """Return the first part of the path, where it is a plain word."""
+        found = PLAIN.match(self.path)
+        return found.group(1) if found else ""
+
+
+@dataclass
+class Lifted:
+    """A text with its handlers named; `lines` are first and last line, in the old text, of what is new."""
+
+    text: bytes
+    handlers: dict[str, tuple[int, int]] = field(default_factory=dict)
+    routers: dict[str, tuple[int, int]] = field(default_factory=dict)
+
+
+def lift_inline(source: bytes, unit: str) -> Lifted:
+    """Name the handlers that are written in place, and gather the routes of each first part of a path."""
+    root = parse(source, unit).root_node
+    if root.has_error:
+        return Lifted(source)
+    routes = find_routes(root)
+    taken = set(re.findall(r"[A-Za-z_$][\w$]*", source.decode("utf-8", "replace")))
+    typed = language_name(unit) == "typescript"
+    edits: list[Edit] = []
+    handlers = {}
+    for route in routes:
+        made = _name_handler(route, taken, typed)
+        edits += made
+        if made:
+            handlers[made[1].text.decode()] = _lines(route.arguments[-1])
+    if typed and any(b": RequestHandler" in edit.text for edit in edits):
+        edits += _import_type(root)
+    text = apply_edits(source, edits) if edits else source
+    gathered, groups = _gather(text, unit, taken)
+    text = apply_edits(text, gathered) if gathered else text
+    first: dict[str, tuple[int, int]] = {}
+    for name, group in groups.items():
+        own = [_lines(route.statement) for route in routes if route.group == group]
+        first[name] = (own[0][0], own[-1][1])
+    return Lifted(text, handlers, first)
+
+
+def _lines(node: Node) -> tuple[int, int]:
+    return node.start_point[0] + 1, node.end_point[0] + 1
+
+
+def find_routes(root: Node) -> list[Route]:
+    """Return the routes that statements at the top level declare on an application or a router."""
+    makers = _values(root, MAKERS)
+    found = (_read_route(node, makers) for node in root.named_children)
+    return [route for route in found if route is not None]
+
+
+def _values(root: Node, pattern: re.Pattern[str]) -> set[str]:
+    """Return the top-level names whose value fits a pattern."""
+    out = set()
+    for node in root.named_children:
+        declared = node.child_by_field_name("declaration") if node.type == "export_statement" else node
+        for child in declared.named_children if declared is not None else []:
+            value = child.child_by_field_name("value")
+            if child.type == "variable_declarator" and pattern.match(text_of(value)):
+                out.add(text_of(child.child_by_field_name("name")))
+    return out
+
+
+def _read_route(statement: Node, owners: set[str]) -> Route | None:
+    call = first_child(statement) if statement.type == "expression_statement" else None
+    if call is None or call.type != "call_expression":
+        return None
+    function, arguments = call.child_by_field_name("function"), call.child_by_field_name("arguments")
+    if function is None or arguments is None or function.type != "member_expression":
+        return None
+    owner = text_of(function.child_by_field_name("object"))
+    method = text_of(function.child_by_field_name("property"))
+    given = [child for child in arguments.named_children if child.type != "comment"]
+    path = string_value(given[0]) if given else None
+    if owner not in owners or method not in METHODS or path is None or len(given) < 2:
+        return None
+    handler = text_of(given[-1]) if given[-1].type == "identifier" else ""
+    return Route(statement, owner, method, path, given[1:], handler)
+
+
+def _name_handler(route: Route, taken: set[str], typed: bool) -> list[Edit]:
+    """Return the edits that put a handler before its route, under a name."""
+    handler = route.arguments[-1]
+    if handler.type not in ("arrow_function", "function_expression"):
+        return []
+    kind = ""
+    if typed and not _says_types(handler):
+        if not any(child.type in ("arrow_function", "function_expression") for child in route.arguments):
+            return []
+        kind = ": RequestHandler"
+    name = handler_name(route.method, route.path, taken)
+    taken.add(name)
+    text = handler.text or b""
+    at = route.statement.start_byte
+    return [
+        Edit(at, at, f"const {name}{kind} = ".encode() + text + b";\n\n"),
+        Edit(handler.start_byte, handler.end_byte, name.encode()),
+    ]
+
+
+def _says_types(handler: Node) -> bool:
+    parameters = handler.child_by_field_name("parameters")
+    given = parameters.named_children if parameters is not None else []
+    return all(child.child_by_field_name("type") is not None for child in given)
+
+
+def _import_type(root: Node) -> list[Edit]:
+    """Return the edit that imports what a handler's parameters get their types from."""
+    for node in root.named_children:
+        source = node.child_by_field_name("source") if node.type == "import_statement" else None
+        if source is not None and string_value(source) == "express":
+            if "RequestHandler" in text_of(node):
+                return []
+            quoted = text_of(source)
+            return [
+                Edit(
+                    node.end_byte,
+                    node.end_byte,
+                    f"\nimport type {{ RequestHandler }} from {quoted};".encode(),
+                )
+            ]
+    return []
+
+
+def handler_name(method: str, path: str, taken: set[str]) -> str:
+    """Return a name for a handler that has none, by its method and path."""
+    parts = [part for part in path.strip("/").split("/") if part]
+    plain = [part for part in parts if not PARAMETER.search(part)]
+    words = ["_".join(words_of(part)) for part in plain] or ["root"]
+    one = bool(parts) and parts[-1] not in plain
+    many = words[-1] == plural(words[-1]) and words[-1] != "root"
+    last = singular(words[-1]) if one or method != "get" else words[-1]
+    verbs = {"get": "show" if one else ("list" if many else "get"), "put": "update", "patch": "update"}
+    verb = verbs.get(method, "create" if method == "post" and many and not one else method)
+    stem = camel("_".join([verb, *(singular(word) for word in words[:-1]), last]))
+    name, number = stem, 2
+    while name in taken:
+        name, number = f"{stem}{number}", number + 1
+    return name
+
+
+def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[str, str]]:
+    """Return the edits that turn the routes of each group into a router, and the groups by router."""
+    root = parse(text, unit).root_node
+    applications = _values(root, EXPRESS) if not PARTED.search(text) else set()
+    routes = [route for route in find_routes(root) if route.owner in applications]
+    statements = list(root.named_children)
+    places = {route.statement.start_byte: route for route in routes}
+    edits: list[Edit] = []
+    groups: dict[str, str] = {}
+    for group in dict.fromkeys(route.group for route in routes if route.group):
+        own = [route for route in routes if route.group == group]
+        name = f"{camel(singular('_'.join(words_of(group))))}Routes"
+        first, last = (statements.index(route.statement) for route in (own[0], own[-1]))
+        between = statements[first : last + 1]
+        same = len({route.owner for route in own}) == 1 and all(route.handler for route in own)
+        if name in taken or not same or not all(_lets_pass(node, places) for node in between):
+            continue
+        taken.add(name)
+        groups[name] = group
+        edits += _router(own, group, name, text)
+    return edits, groups
+
+
+def _lets_pass(node: Node, places: dict[int, Route]) -> bool:
+    """Whether the routes around a statement can be brought together across it."""
+    if node.type in ("comment", "function_declaration", "lexical_declaration", "variable_declaration"):
+        return True
+    route = places.get(node.start_byte)
+    return route is not None and bool(route.group)
+
+
+def _router(routes: list[Route], group: str, name: str, text: bytes) -> list[Edit]:
+    edits = []
+    lines = [f"const {name} = express.Router()"]
+    for route in routes:
+        found = PLAIN.match(route.path)
+        rest = (found.group(2) if found else "") or "/"
+        given = ", ".join(text_of(argument) for argument in route.arguments)
+        lines.append(f"{INDENT}.{route.method}('{rest}', {given})")
+        end = route.statement.end_byte
+        if route is not routes[-1]:
+            while text[end : end + 1] in (b"\n", b"\r"):
+                end += 1
+            edits.append(Edit(route.statement.start_byte, end, b""))
+    last = routes[-1].statement
+    mounted = "\n".join(lines) + f";\n\n{routes[-1].owner}.use('/{group}', {name});"
+    return [*edits, Edit(last.start_byte, last.end_byte, mounted.encode())]
