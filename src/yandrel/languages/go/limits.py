@@ -10,7 +10,7 @@ from yandrel.languages.go.facts import METHOD
 from yandrel.languages.go.packages import Package
 from yandrel.languages.go.project import REQUIRE_MAP
 from yandrel.languages.go.rewrite import Context, Meant
-from yandrel.languages.go.view import MAIN, folder_of
+from yandrel.languages.go.view import MAIN, folder_of, is_outside_test
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
 
@@ -235,17 +235,23 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     view, packages = context.view, context.packages
     before: networkx.DiGraph[str] = networkx.DiGraph()
     after: networkx.DiGraph[str] = networkx.DiGraph()
+    tested: dict[tuple[str, str], tuple[str, int]] = {}
     for unit, facts in view.units.facts.items():
-        if unit.endswith("_test.go"):
+        if is_outside_test(unit, facts):
             continue
+        in_test = unit.endswith("_test.go")
         for imported in facts.imports:
             folder = view.folder_for(imported.module)
             if folder is None:
                 continue
-            before.add_edge(folder_of(unit), folder)
+            if not in_test:
+                before.add_edge(folder_of(unit), folder)
             if unit not in meant:
-                moved = packages.moved_whole.get(folder, folder)
-                after.add_edge(packages.folder_after(unit), moved)
+                edge = packages.folder_after(unit), packages.moved_whole.get(folder, folder)
+                if in_test:
+                    tested[edge] = unit, -1
+                else:
+                    after.add_edge(*edge)
     for unit, items in meant.items():
         for item in items:
             if item.use.doc or item.folder is None:
@@ -260,9 +266,12 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
                 continue
             if not unit.endswith("_test.go"):
                 after.add_edge(user[0], target)
+            elif not user[1]:
+                tested[user[0], target] = unit, item.use.start
             check_import(context, unit, item, user[0], target)
     circle = find_circle(after) if not find_circle(before) else []
     if not circle:
+        _refuse_circles_of_tests(context, before, after, tested)
         return
     path = " -> ".join(packages.import_path(folder) or folder for folder in [*circle, circle[0]])
     place = next(
@@ -280,6 +289,26 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     context.refuse(
         place[0], place[1], f"packages would import each other: {path}", "move what it uses as well"
     )
+
+
+def _refuse_circles_of_tests(
+    context: Context,
+    before: "networkx.DiGraph[str]",
+    after: "networkx.DiGraph[str]",
+    tested: Mapping[tuple[str, str], tuple[str, int]],
+) -> None:
+    """A package's own tests may not import what imports the package."""
+    packages = context.packages
+    for (package, target), (unit, at) in sorted(tested.items()):
+        if not _leads(after, target, package) or _leads(before, target, package):
+            continue
+        names = [packages.import_path(folder) or folder for folder in (package, target, package)]
+        why = f"the tests of a package would import what imports it: {' -> '.join(names)}"
+        context.refuse(unit, at, why, "move the test as well, or what it uses")
+
+
+def _leads(graph: "networkx.DiGraph[str]", start: str, end: str) -> bool:
+    return start != end and start in graph and end in graph and bool(networkx.has_path(graph, start, end))
 
 
 def find_circle(graph: "networkx.DiGraph[str]") -> list[str]:

@@ -1,0 +1,3 @@
+module coop.example/waxmoor
+
+go 1.19
