@@ -1,0 +1,11 @@
+namespace Waxmoor.Models
+{
+    /// <summary>What holds a comb.</summary>
+    public class Frame
+    {
+        public string Show()
+        {
+            return "fair";
+        }
+    }
+}

@@ -1,0 +1,11 @@
+namespace Waxmoor.Models
+{
+    /// <summary>Who left.</summary>
+    public class Swarm
+    {
+        public string Show()
+        {
+            return "fair";
+        }
+    }
+}

@@ -1,0 +1,11 @@
+namespace Waxmoor.Repositories
+{
+    /// <summary>Says what is a day.</summary>
+    public class DayValidator
+    {
+        public string Show()
+        {
+            return "fair";
+        }
+    }
+}

@@ -1,0 +1,6 @@
+package controllers
+
+// WeatherController: Answers for the weather.
+type WeatherController interface {
+	Show() string
+}

@@ -1,0 +1,10 @@
+'use strict';
+
+/** What bees build. */
+class Comb {
+  show() {
+    return 'fair';
+  }
+}
+
+module.exports = { Comb };

@@ -1,0 +1,10 @@
+'use strict';
+
+/** What holds a comb. */
+class Frame {
+  show() {
+    return 'fair';
+  }
+}
+
+module.exports = { Frame };

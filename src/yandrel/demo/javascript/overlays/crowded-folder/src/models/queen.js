@@ -1,0 +1,10 @@
+'use strict';
+
+/** Who lays the eggs. */
+class Queen {
+  show() {
+    return 'fair';
+  }
+}
+
+module.exports = { Queen };

@@ -1,0 +1,10 @@
+'use strict';
+
+/** Who left. */
+class Swarm {
+  show() {
+    return 'fair';
+  }
+}
+
+module.exports = { Swarm };

@@ -1,0 +1,6 @@
+package coop.waxmoor.models
+
+/** What holds a comb. */
+class Frame {
+    fun show(): String = "fair"
+}

@@ -1,0 +1,6 @@
+package coop.waxmoor.models
+
+/** Who left. */
+class Swarm {
+    fun show(): String = "fair"
+}

@@ -1,0 +1,6 @@
+package coop.waxmoor.controllers
+
+/** Answers for the weather. */
+interface WeatherController {
+    fun show(): String
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Waxmoor\Models;
+
+/** Who lays the eggs. */
+final class Queen
+{
+    public function show(): string
+    {
+        return 'fair';
+    }
+}

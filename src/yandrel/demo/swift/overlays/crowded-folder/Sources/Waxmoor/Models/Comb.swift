@@ -1,0 +1,6 @@
+/// What bees build.
+final class Comb {
+    func show() -> String {
+        "fair"
+    }
+}

@@ -1,0 +1,6 @@
+/// What holds a comb.
+final class Frame {
+    func show() -> String {
+        "fair"
+    }
+}

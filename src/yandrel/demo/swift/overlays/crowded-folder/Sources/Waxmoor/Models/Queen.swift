@@ -1,0 +1,6 @@
+/// Who lays the eggs.
+final class Queen {
+    func show() -> String {
+        "fair"
+    }
+}

@@ -1,0 +1,6 @@
+/// Who left.
+final class Swarm {
+    func show() -> String {
+        "fair"
+    }
+}

@@ -1,0 +1,6 @@
+/// What is in the till.
+final class Bookkeeping {
+    func show() -> String {
+        "fair"
+    }
+}

@@ -1,0 +1,6 @@
+/// Says what is a day.
+final class DayValidator {
+    func show() -> String {
+        "fair"
+    }
+}

@@ -1,0 +1,6 @@
+/// Answers for the weather.
+final class WeatherController {
+    func show() -> String {
+        "fair"
+    }
+}

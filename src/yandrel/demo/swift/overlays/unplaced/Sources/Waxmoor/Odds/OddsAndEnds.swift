@@ -1,0 +1,6 @@
+/// Nobody knows where it belongs.
+final class OddsAndEnds {
+    func show() -> String {
+        "fair"
+    }
+}

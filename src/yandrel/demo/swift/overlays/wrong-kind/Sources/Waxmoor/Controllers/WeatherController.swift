@@ -1,0 +1,4 @@
+/// Answers for the weather.
+protocol WeatherController {
+    func show() -> String
+}

@@ -1,0 +1,6 @@
+/** What bees build. */
+export class Comb {
+  show(): string {
+    return 'fair';
+  }
+}

@@ -1,0 +1,6 @@
+/** What holds a comb. */
+export class Frame {
+  show(): string {
+    return 'fair';
+  }
+}

@@ -1,0 +1,6 @@
+/** Who lays the eggs. */
+export class Queen {
+  show(): string {
+    return 'fair';
+  }
+}

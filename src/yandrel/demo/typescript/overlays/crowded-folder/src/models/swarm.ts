@@ -1,0 +1,6 @@
+/** Who left. */
+export class Swarm {
+  show(): string {
+    return 'fair';
+  }
+}

@@ -1,0 +1,3 @@
+import { knownSwarms } from './swarm-service.js';
+
+export const knownCombs: string[] = [...knownSwarms];

@@ -1,0 +1,3 @@
+import { knownCombs } from './comb-service.js';
+
+export const knownSwarms: string[] = [...knownCombs];

@@ -1,0 +1,6 @@
+/** What is in the till. */
+export class Bookkeeping {
+  show(): string {
+    return 'fair';
+  }
+}

@@ -1,0 +1,6 @@
+/** Says what is a day. */
+export class DayValidator {
+  show(): string {
+    return 'fair';
+  }
+}

@@ -1,0 +1,6 @@
+/** Nobody knows where it belongs. */
+export class OddsAndEnds {
+  show(): string {
+    return 'fair';
+  }
+}
