@@ -13,7 +13,9 @@ import pytest
 
 from tests.conftest import Yandrel, needs_tool, read_tree
 from tests.test_new import LEFT_OVERS, OPEN, ask, free_port
+from tests.test_rules import findings_of
 from tests.test_script import TOOLS, TSC, needs_tsc
+from yandrel.demo.copy import copy_waxmoor
 
 LAYOUTS = ("role-first", "domain-first", "rings")
 FIELDS = (
@@ -256,3 +258,58 @@ def test_what_cannot_be_made(words: tuple[str, ...], says: str, tmp_path: Path, 
     assert done.status == 2
     assert says in done.err
     assert not (tmp_path / "bees").exists()
+
+
+OUTLINES = {
+    "csharp": (
+        "src/Waxmoor/Controllers/QueenBeeController.cs",
+        "public class QueenBeeController : BaseController",
+    ),
+    "go": ("controllers/queen_bee_controller.go", "type QueenBeeController struct {"),
+    "java": (
+        "src/main/java/coop/waxmoor/controllers/QueenBeeController.java",
+        "public class QueenBeeController extends BaseController {",
+    ),
+    "kotlin": (
+        "src/main/kotlin/coop/waxmoor/controllers/QueenBeeController.kt",
+        "class QueenBeeController : BaseController() {",
+    ),
+    "php": (
+        "src/Controllers/QueenBeeController.php",
+        "final class QueenBeeController extends BaseController",
+    ),
+    "swift": (
+        "Sources/Waxmoor/Controllers/QueenBeeController.swift",
+        "final class QueenBeeController: BaseController {",
+    ),
+}
+
+
+@pytest.mark.parametrize("language", OUTLINES)
+def test_a_unit_is_as_plain_as_its_neighbours(language: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    copy_waxmoor(root, language, layout=True)
+    known = findings_of(yandrel(root, "check", "--format", "json"))
+    path, heading = OUTLINES[language]
+    for role in ("controller", "model", "repository", "service"):
+        done = yandrel(root, "new", role, "queen_bee")
+        assert done.status == 0, done.err
+    assert heading in (root / path).read_text()
+    new = findings_of(yandrel(root, "check", "--format", "json")) - known
+    assert {rule for rule, _, _ in new} == {"missing-part"}
+    assert {target for _, _, target in new} == {"route"}
+
+
+def test_a_unit_of_javascript(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    copy_waxmoor(root, "javascript", layout=True)
+    assert yandrel(root, "new", "repository", "queen_bee").status == 0
+    text = (root / "src/repositories/queen-bee-repository.js").read_text()
+    assert "const { BaseRepository } = require('./base-repository');" in text
+    assert "class QueenBeeRepository extends BaseRepository {\n}" in text
+    assert "module.exports = { QueenBeeRepository };" in text
+    done = yandrel(root, "new", "controller", "queen_bee")
+    assert done.status == 2
+    assert "no controller here shows how one is written; name a unit" in done.err
+    like = yandrel(root, "new", "controller", "queen_bee", "--like", "hive")
+    assert like.status == 0, like.err

@@ -102,7 +102,16 @@ class CopyingScaffolder:
         return "".join(out).encode()
 
     def skeleton(self, role: str, concept: Concept, neighbours: Mapping[str, bytes], own: str) -> str:
-        raise self._no_templates()
+        """Return a type as its neighbours have one; raises CallError where none shows how."""
+        from yandrel.languages.outline import outline
+
+        made = outline(role, concept, neighbours, self.suffix, self.import_line)
+        if made is None:
+            raise CallError(
+                f"no {role} here shows how one is written",
+                todo="name a unit to take as the model with --like",
+            )
+        return made
 
     def folder_marker(self, home: str) -> str:
         return ""
