@@ -209,9 +209,9 @@ def test_handlers_written_in_place_are_named(tmp_path: Path, yandrel: Yandrel) -
     )
     done = yandrel(tmp_path, "split", "app.js", "--carry-out")
     assert done.status == 0, done.err
-    assert "To look at by hand" in done.out
-    assert "app.js:8  /health" in done.out
+    assert "To look at by hand" not in done.out
     assert "require('./controllers/common-controller')" in (tmp_path / "app.js").read_text()
+    assert "app.get('/health', getHealth);" in (tmp_path / "app.js").read_text()
 
 
 TYPES = (
@@ -317,3 +317,47 @@ def test_classes_go_to_the_homes_of_the_layout_in_force(tmp_path: Path, yandrel:
     assert made.startswith("package waxmoor.services\n\nimport waxmoor.repositories.HiveRepository\n")
     assert (tmp_path / home / "repositories/HiveRepository.kt").exists()
     assert crowded.read_text().endswith("fun main() = println(HiveService(HiveRepository()))\n")
+
+
+@pytest.mark.parametrize(
+    ("text", "says"),
+    [
+        (
+            "import { makeApp } from './others.js';\n\nconst app = makeApp();\nconst hives = [];\n\n"
+            "// All of them.\napp.get('/hives', (req, res) => res.json(hives));\n\nexport default app;\n",
+            "app: it is the application",
+        ),
+        (
+            "import Fastify from 'fastify';\n\nconst fastify = Fastify();\nconst hives = new Map();\n\n"
+            "fastify.get('/hives', { schema: {} }, async (request) => [...hives.values()]);\n\n"
+            "export { fastify };\n",
+            "fastify: it is the application",
+        ),
+    ],
+)
+def test_handlers_of_other_frameworks_get_names(
+    text: str, says: str, tmp_path: Path, yandrel: Yandrel
+) -> None:
+    (tmp_path / "package.json").write_text('{"type": "module"}\n')
+    (tmp_path / "others.js").write_text("export const makeApp = () => ({ get() {} });\n")
+    (tmp_path / "app.js").write_text(text)
+    done = yandrel(tmp_path, "split", "app.js", "--carry-out")
+    assert done.status == 0, done.err
+    assert says in done.out
+    entry = (tmp_path / "app.js").read_text()
+    assert "listHives);\n" in entry
+    assert "import { listHives } from './controllers/hive-controller.js';" in entry
+    made = (tmp_path / "controllers/hive-controller.js").read_text()
+    assert "\nexport const listHives = " in made
+    assert "import { hives } from '../repositories/hive-repository.js';" in made
+
+
+def test_handlers_whose_types_nothing_tells_stay(tmp_path: Path, yandrel: Yandrel) -> None:
+    (tmp_path / "app.ts").write_text(
+        "import Router from '@koa/router';\n\nconst router = new Router();\nconst hives: string[] = [];\n\n"
+        "router.get('/hives', async (ctx) => {\n  ctx.body = hives;\n});\n\nexport default router;\n"
+    )
+    done = yandrel(tmp_path, "split", "app.ts", "--carry-out")
+    assert done.status == 0, done.err
+    assert "app.ts:6  /hives" in done.out
+    assert "router.get('/hives', async (ctx) => {" in (tmp_path / "app.ts").read_text()

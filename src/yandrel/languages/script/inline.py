@@ -1,6 +1,7 @@
 """Handlers that stand where their route is: given a name, and their routes a router of their own."""
 
 import re
+from collections import Counter
 from dataclasses import dataclass, field
 
 from tree_sitter import Node
@@ -13,6 +14,8 @@ METHODS = frozenset(["get", "post", "put", "patch", "delete", "all", "head", "op
 MAKERS = re.compile(
     r"^(?:await\s+)?(?:new\s+)?(?:express|fastify|Fastify|Hono|Koa|Router|express\.Router)\s*\("
 )
+APPLICATIONS = re.compile(r"app|api|server|router|fastify|\w+(?:App|Api|Server|Router)")
+"""What an application or a router is called, where another function makes it."""
 EXPRESS = re.compile(r"^express\s*\(\s*\)$")
 PLAIN = re.compile(r"/([A-Za-z][\w-]*)(/.*)?$")
 PARTED = re.compile(
@@ -44,11 +47,15 @@ class Route:
 
 @dataclass
 class Lifted:
-    """A text with its handlers named; `lines` are first and last line, in the old text, of what is new."""
+    """A text with its handlers named: the new names, with the lines of what they stand for in the old text.
+
+    `owners` are the applications and routers that routes are declared on.
+    """
 
     text: bytes
     handlers: dict[str, tuple[int, int]] = field(default_factory=dict)
     routers: dict[str, tuple[int, int]] = field(default_factory=dict)
+    owners: frozenset[str] = frozenset()
 
 
 def lift_inline(source: bytes, unit: str) -> Lifted:
@@ -59,15 +66,16 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
     routes = find_routes(root)
     taken = set(re.findall(r"[A-Za-z_$][\w$]*", source.decode("utf-8", "replace")))
     typed = language_name(unit) == "typescript"
+    types = _import_type(root) if typed else None
     edits: list[Edit] = []
     handlers = {}
     for route in routes:
-        made = _name_handler(route, taken, typed)
+        made = _name_handler(route, taken, typed, types is not None)
         edits += made
         if made:
             handlers[made[1].text.decode()] = _lines(route.arguments[-1])
-    if typed and any(b": RequestHandler" in edit.text for edit in edits):
-        edits += _import_type(root)
+    if types and any(b": RequestHandler" in edit.text for edit in edits):
+        edits += types
     text = apply_edits(source, edits) if edits else source
     gathered, groups = _gather(text, unit, taken)
     text = apply_edits(text, gathered) if gathered else text
@@ -75,7 +83,7 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
     for name, group in groups.items():
         own = [_lines(route.statement) for route in routes if route.group == group]
         first[name] = (own[0][0], own[-1][1])
-    return Lifted(text, handlers, first)
+    return Lifted(text, handlers, first, frozenset(route.owner for route in routes))
 
 
 def _lines(node: Node) -> tuple[int, int]:
@@ -112,20 +120,25 @@ def _read_route(statement: Node, owners: set[str]) -> Route | None:
     method = text_of(function.child_by_field_name("property"))
     given = [child for child in arguments.named_children if child.type != "comment"]
     path = string_value(given[0]) if given else None
-    if owner not in owners or method not in METHODS or path is None or len(given) < 2:
+    if method not in METHODS or path is None or len(given) < 2:
         return None
-    handler = text_of(given[-1]) if given[-1].type == "identifier" else ""
+    if owner not in owners and not (APPLICATIONS.fullmatch(owner) and path.startswith("/")):
+        return None
+    handler = text_of(given[-1]) if given[-1].type in ("identifier", "member_expression") else ""
     return Route(statement, owner, method, path, given[1:], handler)
 
 
-def _name_handler(route: Route, taken: set[str], typed: bool) -> list[Edit]:
-    """Return the edits that put a handler before its route, under a name."""
+def _name_handler(route: Route, taken: set[str], typed: bool, told: bool) -> list[Edit]:
+    """Return the edits that put a handler before its route, under a name.
+
+    Where types are written and the handler's say none, it gets one, if it is `told` where from.
+    """
     handler = route.arguments[-1]
     if handler.type not in ("arrow_function", "function_expression"):
         return []
     kind = ""
     if typed and not _says_types(handler):
-        if not any(child.type in ("arrow_function", "function_expression") for child in route.arguments):
+        if not told:
             return []
         kind = ": RequestHandler"
     name = handler_name(route.method, route.path, taken)
@@ -144,8 +157,8 @@ def _says_types(handler: Node) -> bool:
     return all(child.child_by_field_name("type") is not None for child in given)
 
 
-def _import_type(root: Node) -> list[Edit]:
-    """Return the edit that imports what a handler's parameters get their types from."""
+def _import_type(root: Node) -> list[Edit] | None:
+    """Return the edit that imports what a handler's parameters get their types from, if any is needed."""
     for node in root.named_children:
         source = node.child_by_field_name("source") if node.type == "import_statement" else None
         if source is not None and string_value(source) == "express":
@@ -159,7 +172,7 @@ def _import_type(root: Node) -> list[Edit]:
                     f"\nimport type {{ RequestHandler }} from {quoted};".encode(),
                 )
             ]
-    return []
+    return None
 
 
 def handler_name(method: str, path: str, taken: set[str]) -> str:
@@ -188,7 +201,9 @@ def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[s
     places = {route.statement.start_byte: route for route in routes}
     edits: list[Edit] = []
     groups: dict[str, str] = {}
-    for group in dict.fromkeys(route.group for route in routes if route.group):
+    found = dict.fromkeys(route.group for route in routes if route.group)
+    spellings = Counter(group.lower() for group in found)
+    for group in (group for group in found if spellings[group.lower()] == 1):
         own = [route for route in routes if route.group == group]
         name = f"{camel(singular('_'.join(words_of(group))))}Routes"
         first, last = (statements.index(route.statement) for route in (own[0], own[-1]))

@@ -27,7 +27,8 @@ from yandrel.model.facts import Definition, Facts, Import, ImportedName
 from yandrel.model.graph import State, Symbol
 
 EXPORTED = re.compile(
-    rb"\A((?:/\*\*.*?\*/\s*)?)((?:@[\w.]+(?:\([^)]*\))?\s*)*)export\s+(default\s+)?", re.DOTALL
+    rb"\A((?:/\*\*.*?\*/\s*|(?://[^\n]*\n\s*)+)?)((?:@[\w.]+(?:\([^)]*\))?\s*)*)export\s+(default\s+)?",
+    re.DOTALL,
 )
 COMMENTS = re.compile(rb"//[^\n]*|/\*.*?\*/|;", re.DOTALL)
 DOC_COMMENT = re.compile(rb"/\*\*.*?\*/", re.DOTALL)
@@ -775,7 +776,9 @@ class Mover:
             return text
         if not piece.exported and not self.is_needed_outside(origin, piece):
             return text
-        lead = re.match(r"(?:/\*\*.*?\*/\s*)?(?:@[\w.]+(?:\([^)]*\))?\s*)*", text, re.DOTALL)
+        lead = re.match(
+            r"(?:/\*\*.*?\*/\s*|(?://[^\n]*\n\s*)+)?(?:@[\w.]+(?:\([^)]*\))?\s*)*", text, re.DOTALL
+        )
         at = lead.end() if lead else 0
         if default and piece.definition.kind == "constant":
             return (

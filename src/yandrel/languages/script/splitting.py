@@ -15,7 +15,7 @@ HANDLER = re.compile(rb"\(\s*(?:req|request|_req|ctx|context|c)\b[^)]*\)")
 MIDDLEWARE = re.compile(rb"\(\s*\w+[^,)]*,\s*\w+[^,)]*,\s*next\b")
 STATE = re.compile(rb"=\s*(?:\[|\{\s*\}|new\s+\w+)")
 INLINE = re.compile(
-    rb"^\s*\w+\.(get|post|put|patch|delete)\(\s*['\"`]([^'\"`]*)['\"`]\s*,[^\n]*?(?:=>|\bfunction\b)",
+    rb"^[ \t]*\w+\.(get|post|put|patch|delete)\(\s*['\"`]([^'\"`]*)['\"`]\s*,[^\n]*?(?:=>|\bfunction\b)",
     re.MULTILINE,
 )
 APPLICATION = re.compile(
@@ -59,7 +59,7 @@ class ScriptSplitter(DefinitionSplitter):
         left = {note.text for note in file.notes}
         return replace(
             file,
-            pieces=tuple(_at_lines(piece, lines) for piece in file.pieces),
+            pieces=tuple(_at_home(_at_lines(piece, lines), lifted.owners) for piece in file.pieces),
             notes=tuple(note for note in self.notes(unit, source) if note.text in left),
         )
 
@@ -67,6 +67,13 @@ class ScriptSplitter(DefinitionSplitter):
 def _at_lines(piece: SplitPiece, lines: Mapping[str, tuple[int, int]]) -> SplitPiece:
     first, last = lines.get(piece.name, (piece.line, piece.last_line))
     return replace(piece, line=first, last_line=last)
+
+
+def _at_home(piece: SplitPiece, owners: frozenset[str]) -> SplitPiece:
+    """Keep what routes are declared on where they are."""
+    if piece.name in owners and not piece.stays:
+        return replace(piece, stays="it is the application")
+    return piece
 
 
 def find_inline(unit: str, source: bytes) -> tuple[Note, ...]:
