@@ -147,6 +147,10 @@ class ContentReader:
             self.add_type(node, hidden)
             return
         if kind == "scoped_type_identifier":
+            if b"<" in (node.text or b""):
+                # Of Outer<T>.Inner, what is before the dot is named, and what stands in brackets.
+                stack += [(child, hidden) for child in node.named_children[:-1]]
+                return
             self.add_scoped(node, hidden)
             for child in node.named_children:
                 if child.type in ("marker_annotation", "annotation"):

@@ -1,6 +1,7 @@
 """Kotlin read in depth: every place that names a type, a function or a property."""
 
 import re
+from itertools import takewhile
 
 from tree_sitter import Node
 
@@ -198,7 +199,8 @@ class KotlinReader:
                     self.silent.update(OPERATORS.get(child.type, ()))
 
     def read_type(self, node: Node, hidden: frozenset[str], stack: list[tuple[Node, frozenset[str]]]) -> None:
-        names = [c for c in node.named_children if c.type == "identifier"]
+        # Of a.Outer<T>.Inner, what is before the brackets says which type it is.
+        names = list(takewhile(lambda c: c.type == "identifier", node.named_children))
         stack += [(c, hidden) for c in node.named_children if c.type != "identifier"]
         if not names:
             return

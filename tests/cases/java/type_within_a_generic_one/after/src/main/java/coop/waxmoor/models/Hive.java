@@ -1,0 +1,4 @@
+package coop.waxmoor.models;
+
+public class Hive {
+}

@@ -1,0 +1,6 @@
+package coop.waxmoor.shared;
+
+public class Book<T> {
+    public class Row<K> {
+    }
+}

@@ -1,0 +1,6 @@
+package coop.waxmoor.models;
+
+public class Ledger<T> {
+    public class Row<K> {
+    }
+}

@@ -1,0 +1,5 @@
+package coop.waxmoor.shared
+
+class Ledger<T> {
+    inner class Row<K>
+}

@@ -1,0 +1,5 @@
+package coop.waxmoor.models
+
+class Ledger<T> {
+    inner class Row<K>
+}
