@@ -39,7 +39,7 @@ def frameworks(language: str) -> list[str]:
     """Return the frameworks whose customs a language's built-in layouts know; the first is the default."""
     place = files("yandrel.layout").joinpath("layouts", language)
     names = sorted(entry.name for entry in place.iterdir() if entry.is_dir())
-    return sorted(names, key=lambda name: name != "flask")
+    return sorted(names, key=lambda name: (name not in ("flask", "plain"), name))
 
 
 @lru_cache(maxsize=64)

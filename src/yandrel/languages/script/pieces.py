@@ -344,7 +344,11 @@ class Mover:
 
     def piece_named(self, unit: str, exported: str, pieces: Mapping[str, Piece]) -> Piece | None:
         local = self.view.exports(unit).get(exported)
-        return pieces.get(local) if local is not None else None
+        piece = pieces.get(local) if local is not None else None
+        if piece is None or exported in ("default", local):
+            return piece
+        # What is exported by another name, and stays, is still called by that.
+        return None if piece.target.unit == self.relocation.unit(unit) else piece
 
     def tell_name(
         self, unit: str, item: Import, name: ImportedName, origin: str, pieces: Mapping[str, Piece]

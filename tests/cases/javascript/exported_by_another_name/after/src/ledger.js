@@ -1,0 +1,5 @@
+'use strict';
+
+const store = new Map();
+store.open = true;
+exports.ledger = store;

@@ -1,0 +1,5 @@
+'use strict';
+
+const books = require('./ledger');
+
+books.ledger.set('hives', 1);

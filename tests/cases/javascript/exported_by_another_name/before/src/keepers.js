@@ -1,0 +1,5 @@
+'use strict';
+
+const { ledger } = require('./ledger');
+
+ledger.set('keepers', 2);

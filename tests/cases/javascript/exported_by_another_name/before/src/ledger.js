@@ -1,0 +1,5 @@
+'use strict';
+
+const _ledger = new Map();
+_ledger.open = true;
+exports.ledger = _ledger;

@@ -1,0 +1,3 @@
+const store = new Map();
+
+export { store as ledger };

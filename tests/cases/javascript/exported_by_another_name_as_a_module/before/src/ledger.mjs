@@ -1,0 +1,3 @@
+const _ledger = new Map();
+
+export { _ledger as ledger };
