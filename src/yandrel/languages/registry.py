@@ -12,7 +12,7 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
         3,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 3),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 4),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 3),
     "go": ("yandrel.languages.go.language", (".go",), 1),
     "swift": ("yandrel.languages.swift.language", (".swift",), 1),

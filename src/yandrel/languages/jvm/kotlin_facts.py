@@ -21,7 +21,7 @@ from yandrel.languages.jvm.kotlin_tree import (
 )
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.trees import dotted_text, text_of
-from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
 
 
 class _Reader:
@@ -32,6 +32,12 @@ class _Reader:
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.comment: Node | None = None
+
+    def taken_for_expressions(self) -> Iterator[Problem]:
+        """Declarations that the grammar reads as expressions, which no file has at its top."""
+        for node in self.root.named_children:
+            if node.type == "annotated_expression":
+                yield Problem(node.start_point[0] + 1, "cannot be read")
 
     def read(self) -> Facts:
         for node in self.root.named_children:
@@ -53,7 +59,7 @@ class _Reader:
             tuple(self.imports),
             tuple(self.definitions),
             bound=(facade,) if facade else (),
-            problems=find_problems(self.root),
+            problems=(*find_problems(self.root), *self.taken_for_expressions()),
             namespaces=(self.package,),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),

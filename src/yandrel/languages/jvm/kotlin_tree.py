@@ -1,5 +1,8 @@
 """Kotlin's grammar, loaded when first needed, and the kinds of node that are asked for."""
 
+import re
+
+import tree_sitter
 import tree_sitter_kotlin
 from tree_sitter import Node
 
@@ -29,7 +32,19 @@ MENTIONS = """
 
 
 GRAMMAR = Grammar(tree_sitter_kotlin.language(), MENTIONS)
-parse = GRAMMAR.parse
+BARE = re.compile(
+    rb"\b(?:annotation|enum|data)(?=[ \t]+(?:class|object)[ \t]+\w+[ \t]*(?://[^\n]*)?\r?$)", re.MULTILINE
+)
+"""What is read as part of an expression where a class has annotations, and nothing after its name."""
+
+
+def parse(source: bytes) -> tree_sitter.Tree:
+    """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
+    tree = GRAMMAR.parse(source)
+    if any(node.type == "annotated_expression" for node in tree.root_node.named_children):
+        masked = BARE.sub(lambda found: b" " * len(found.group()), source)
+        return GRAMMAR.parse(masked) if masked != source else tree
+    return tree
 
 
 def child_of(node: Node, kind: str) -> Node | None:

@@ -1,0 +1,6 @@
+package coop.waxmoor.services
+
+import coop.waxmoor.shared.Kept
+
+@Kept
+class HiveService

@@ -1,0 +1,5 @@
+package coop.waxmoor.shared
+
+@Target(AnnotationTarget.CLASS)
+@Retention(AnnotationRetention.BINARY)
+annotation class Kept

@@ -1,0 +1,6 @@
+package coop.waxmoor.services
+
+import coop.waxmoor.models.Kept
+
+@Kept
+class HiveService
