@@ -313,3 +313,10 @@ def test_a_unit_of_javascript(tmp_path: Path, yandrel: Yandrel) -> None:
     assert "no controller here shows how one is written; name a unit" in done.err
     like = yandrel(root, "new", "controller", "queen_bee", "--like", "hive")
     assert like.status == 0, like.err
+
+
+def test_an_action_is_for_python_alone(tmp_path: Path, yandrel: Yandrel) -> None:
+    copy_waxmoor(tmp_path / "app", "java", layout=True)
+    done = yandrel(tmp_path / "app", "new", "action", "hives/split")
+    assert done.status == 2
+    assert "actions cannot be added in Java yet" in done.err

@@ -120,7 +120,10 @@ class CopyingScaffolder:
         return set()
 
     def add_action(self, source: bytes, concept: Concept, model: str, action: str) -> bytes | None:
-        return None
+        raise CallError(
+            f"actions cannot be added in {self.language} yet",
+            todo="write its route, its handler and its test",
+        )
 
     def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
         return None
