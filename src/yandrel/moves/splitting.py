@@ -188,4 +188,5 @@ class _Homes:
         if not piece.stem or not pattern.placeholders():
             return home
         folder, _, file = home.rpartition("/")
-        return f"{folder}/{piece.stem}.{file.rpartition('.')[2]}" if folder else home
+        named = f"{piece.stem}.{file.rpartition('.')[2]}"
+        return f"{folder}/{named}" if folder else named

@@ -219,8 +219,10 @@ def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[s
 
 def _lets_pass(node: Node, places: dict[int, Route]) -> bool:
     """Whether the routes around a statement can be brought together across it."""
-    if node.type in ("comment", "function_declaration", "lexical_declaration", "variable_declaration"):
+    if node.type in ("comment", "function_declaration"):
         return True
+    if node.type in ("lexical_declaration", "variable_declaration"):
+        return not any(f"{route.owner}." in text_of(node) for route in places.values())
     route = places.get(node.start_byte)
     return route is not None and bool(route.group)
 

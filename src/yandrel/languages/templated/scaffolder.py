@@ -136,9 +136,7 @@ class TemplatedScaffolder(CopyingScaffolder):
             "concept": concept,
             "one": camel(concept.one),
             "many": camel(concept.many if concept.many != concept.one else f"all_{concept.many}"),
-            "kebab_one": kebab(concept.one),
             "kind": concept.type_name,
-            "kinds": concept.type_names,
             "one_text": concept.one.replace("_", " "),
             "many_text": concept.many.replace("_", " "),
             "article_text": concept.with_article,
@@ -177,22 +175,23 @@ class TemplatedScaffolder(CopyingScaffolder):
             line = b"\n" + line
         source = source[: last.end()] + line + source[last.end() :]
         text = self.spell_import(plan, unit, plan.homes["route"], self.route_name(plan))
-        return self._add_import(source, text.encode()) if text else source
+        return self._with_import(source, text.encode()) if text else source
 
     def route_name(self, plan: DomainPlan) -> str:
         """Return what the unit of routes defines."""
         return f"{plan.concept.type_name}Routes"
 
-    def _add_import(self, source: bytes, line: bytes) -> bytes:
-        """Return a text with one more import, after the last that sorts before it."""
+    def _with_import(self, source: bytes, line: bytes) -> bytes | None:
+        """Return a text with one more import, after the last that sorts before it; None where it has none."""
         there = list(self.importing.finditer(source))
-        if not there or any(found.group().strip() == line for found in there):
+        if not there:
+            return None
+        if any(found.group().strip() == line for found in there):
             return source
         key = self.import_order(line)
         before = [found for found in there if self.import_order(found.group().strip()) < key]
         at = before[-1].end() if before else there[0].start()
-        indent = there[0].group()[: len(there[0].group()) - len(there[0].group().lstrip())]
-        return source[:at] + indent + line + b"\n" + source[at:]
+        return source[:at] + line + b"\n" + source[at:]
 
 
 def _said_again(found: re.Match[bytes], prefix: bytes, name: bytes) -> bytes:
