@@ -1,6 +1,7 @@
 """What `new` makes in other languages: it compiles, passes its own tests, answers, and is clean."""
 
 import os
+import re
 import shutil
 import subprocess
 import time
@@ -158,6 +159,7 @@ def assert_answers(address: str) -> None:
     assert ask(f"{address}/notes", note) == kept
     assert ask(f"{address}/notes/1") == kept
     assert ask(f"{address}/notes") == [kept]
+    assert ask(f"{address}/notes/1/sign-off", {}) == kept
     with pytest.raises(urllib.error.HTTPError, match="404"):
         ask(f"{address}/notes/2")
     with pytest.raises(urllib.error.HTTPError, match="404"):
@@ -175,6 +177,10 @@ def test_an_application_grows(language: str, layout: str, tmp_path: Path, yandre
     assert yandrel(root, "new", "domain", "news").status == 0
     like = yandrel(root, "new", "domain", "swarms", "--like", "notes")
     assert like.status == 0, like.err
+    action = yandrel(root, "new", "action", "notes/sign_off")
+    assert action.status == 0, action.err
+    assert "no route" not in action.out
+    assert "no test" not in action.out
     assert_clean(root, yandrel)
     said = BUILDS[language](root)
     if language in SERVERS:
@@ -185,7 +191,7 @@ def test_an_application_grows(language: str, layout: str, tmp_path: Path, yandre
             assert ask(f"{address}/queen-bees") == []
             assert ask(f"{address}/news") == []
             assert ask(f"{address}/swarms") == []
-    for _ in range(3):
+    for _ in range(4):
         assert yandrel(root, "undo").status == 0
     assert {path: data for path, data in read_tree(root).items() if path in made} == made
     assert not list(root.glob("s*/**/*[sS]warm*"))
@@ -315,8 +321,18 @@ def test_a_unit_of_javascript(tmp_path: Path, yandrel: Yandrel) -> None:
     assert like.status == 0, like.err
 
 
-def test_an_action_is_for_python_alone(tmp_path: Path, yandrel: Yandrel) -> None:
-    copy_waxmoor(tmp_path / "app", "java", layout=True)
-    done = yandrel(tmp_path / "app", "new", "action", "hives/split")
-    assert done.status == 2
-    assert "actions cannot be added in Java yet" in done.err
+@pytest.mark.parametrize("language", ["java", "javascript", "php", "typescript"])
+def test_an_action_where_the_application_is_its_own(language: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    copy_waxmoor(root, language, layout=True)
+    known = findings_of(yandrel(root, "check", "--format", "json"))
+    done = yandrel(root, "new", "action", "hives/requeen")
+    assert done.status == 0, done.err
+    assert "no test was written for it" in done.out
+    changed = "\n".join(data.decode() for path, data in read_tree(root).items() if "ive" in path)
+    assert "requeenHive(" in changed
+    assert re.search(r"'POST', '/[{:]number}?/requeen'", changed.replace('"', "'"))
+    assert findings_of(yandrel(root, "check", "--format", "json")) == known
+    again = yandrel(root, "new", "action", "hives/requeen")
+    assert again.status == 3
+    assert "requeen" in again.err

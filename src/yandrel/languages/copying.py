@@ -2,10 +2,17 @@
 
 import re
 from collections.abc import Callable, Mapping
+from types import MappingProxyType
+from typing import TYPE_CHECKING
 
 from yandrel.errors import CallError
 from yandrel.model.facts import Facts
-from yandrel.model.scaffold import Concept, DomainPlan
+from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan
+
+if TYPE_CHECKING:
+    from tree_sitter import Tree
+
+    from yandrel.languages.acting.copier import ActionCopier
 
 IMPORT = re.compile(r"\s*(?:import\b|use\b|using\b|from\b|(?:const|let|var)\b.*=\s*require\()")
 MOUNT = re.compile(r"['\"`]/[A-Za-z]")
@@ -116,17 +123,32 @@ class CopyingScaffolder:
     def folder_marker(self, home: str) -> str:
         return ""
 
+    def parse(self, source: bytes) -> "Tree":
+        """Return the tree of a unit."""
+        raise NotImplementedError
+
+    def action_pieces(self, source: bytes, concept: Concept, model: str, action: str) -> ActionPieces:
+        return self._copier(concept, model, action).pieces(source)
+
     def action_names(self, source: bytes, concept: Concept, model: str, action: str) -> set[str]:
-        return set()
+        return self._copier(concept, model, action).names_in(source)
 
-    def add_action(self, source: bytes, concept: Concept, model: str, action: str) -> bytes | None:
-        raise CallError(
-            f"actions cannot be added in {self.language} yet",
-            todo="write its route, its handler and its test",
-        )
+    def add_action(
+        self, source: bytes, concept: Concept, model: str, action: str, called: Mapping[str, str]
+    ) -> ActionAdded | None:
+        return self._copier(concept, model, action, called).apply(source)
 
-    def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
-        return None
+    def add_action_test(
+        self, source: bytes, concept: Concept, model: str, action: str, called: Mapping[str, str]
+    ) -> bytes | None:
+        return self._copier(concept, model, action, called).apply_to_tests(source)
+
+    def _copier(
+        self, concept: Concept, model: str, action: str, called: Mapping[str, str] = MappingProxyType({})
+    ) -> "ActionCopier":
+        from yandrel.languages.acting.copier import ActionCopier
+
+        return ActionCopier(lambda source: self.parse(source).root_node, concept, model, action, called)
 
 
 def _is_mount(line: str, following: str, change: Callable[[str], str]) -> bool:

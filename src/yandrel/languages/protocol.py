@@ -14,7 +14,7 @@ from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Project, SourceRoot, Units
-from yandrel.model.scaffold import Concept, DomainPlan
+from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan
 from yandrel.model.split import Converted, CrowdedFile, RouteMark, WideCut
 
 
@@ -204,10 +204,20 @@ class Scaffolder(Protocol):
     def action_names(self, source: bytes, concept: Concept, model: str, action: str) -> set[str]:
         """Return the names of an action's pieces that a unit has already."""
 
-    def add_action(self, source: bytes, concept: Concept, model: str, action: str) -> bytes | None:
-        """Return a unit's text with an action's pieces after those of a model action, or None."""
+    def action_pieces(self, source: bytes, concept: Concept, model: str, action: str) -> ActionPieces:
+        """Return the pieces that a model action has in a unit."""
 
-    def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
+    def add_action(
+        self, source: bytes, concept: Concept, model: str, action: str, called: Mapping[str, str]
+    ) -> ActionAdded | None:
+        """Return a unit's text with an action's pieces after those of a model action, or None.
+
+        `called` are the names of the model's pieces in the units that this one names, with the new ones.
+        """
+
+    def add_action_test(
+        self, source: bytes, concept: Concept, model: str, action: str, called: Mapping[str, str]
+    ) -> bytes | None:
         """Return a test unit's text with a test of the action, or None."""
 
 

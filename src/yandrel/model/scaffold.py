@@ -76,3 +76,19 @@ class Mount:
     name: str
     prefix: str
     bound: str = ""
+
+
+@dataclass(frozen=True)
+class ActionPieces:
+    """The pieces of a model action in one unit: their names with the new ones, and what they call."""
+
+    names: Mapping[str, str]
+    calls: frozenset[str]
+
+
+@dataclass(frozen=True)
+class ActionAdded:
+    """A unit's text with the pieces of an action, and whether a route to it is among them."""
+
+    text: bytes
+    routed: bool

@@ -1,10 +1,14 @@
 """New units of C#: on .NET alone, each in the namespace of its folder."""
 
 import re
+from typing import TYPE_CHECKING
 
 from yandrel.languages.templated.scaffolder import TemplatedScaffolder
 from yandrel.model.scaffold import DomainPlan
 from yandrel.model.words import pascal
+
+if TYPE_CHECKING:
+    from tree_sitter import Tree
 
 VALUES = ("int", "double", "decimal", "bool", "DateTime")
 """Types that can only be empty where it is said."""
@@ -26,6 +30,11 @@ class CsharpScaffolder(TemplatedScaffolder):
         rb'^[ \t]*\w+\.Mount\("/(?P<prefix>[\w/-]*)", (?P<name>\w+)\.Open\(\)\);\n', re.MULTILINE
     )
     importing = re.compile(rb"^using [\w.]+;\n", re.MULTILINE)
+
+    def parse(self, source: bytes) -> "Tree":
+        from yandrel.languages.csharp.grammar import parse
+
+        return parse(source)
 
     def app_folder(self, package: str) -> str:
         return "src/" + pascal(package)

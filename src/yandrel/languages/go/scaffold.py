@@ -3,6 +3,7 @@
 import re
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from typing import TYPE_CHECKING
 
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.go.deep import read_deep
@@ -12,6 +13,9 @@ from yandrel.model.changes import apply_edits
 from yandrel.model.facts import Facts
 from yandrel.model.scaffold import DomainPlan, Field
 from yandrel.model.words import camel, pascal
+
+if TYPE_CHECKING:
+    from tree_sitter import Tree
 
 PLAIN = "plain"
 TYPES = {
@@ -28,6 +32,11 @@ class GoScaffolder(CopyingScaffolder):
     """See `yandrel.languages.protocol.Scaffolder`."""
 
     import_line = re.compile(r'\s*(?:import\s+)?(?:\w+\s+)?"[^"\s]+"\s*$')
+
+    def parse(self, source: bytes) -> "Tree":
+        from yandrel.languages.go.grammar import parse
+
+        return parse(source)
 
     def frameworks(self) -> tuple[str, ...]:
         return (PLAIN,)

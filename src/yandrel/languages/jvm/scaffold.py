@@ -1,10 +1,14 @@
 """New units of Java and Kotlin: on the JDK alone, each in the package of its folder."""
 
 import re
+from typing import TYPE_CHECKING
 
 from yandrel.languages.templated.scaffolder import TemplatedScaffolder
 from yandrel.model.scaffold import DomainPlan
 from yandrel.model.words import camel
+
+if TYPE_CHECKING:
+    from tree_sitter import Tree
 
 SOURCES = re.compile(r"^(?:.*/)?(?:java|kotlin)/")
 BOXED = {"int": "Integer", "double": "Double", "boolean": "Boolean"}
@@ -34,6 +38,11 @@ class JavaScaffolder(TemplatedScaffolder):
     )
     importing = re.compile(rb"^import [\w.*]+;\n", re.MULTILINE)
     end = ";"
+
+    def parse(self, source: bytes) -> "Tree":
+        from yandrel.languages.jvm.grammar import parse
+
+        return parse(source)
 
     def app_folder(self, package: str) -> str:
         return self.root + package
@@ -86,6 +95,11 @@ class KotlinScaffolder(JavaScaffolder):
     mounted = re.compile(rb'^[ \t]*\.mount\("/(?P<prefix>[\w/-]*)", (?P<name>\w+)\(\)\)', re.MULTILINE)
     importing = re.compile(rb"^import [\w.*]+\n", re.MULTILINE)
     end = ""
+
+    def parse(self, source: bytes) -> "Tree":
+        from yandrel.languages.jvm.kotlin_tree import parse
+
+        return parse(source)
 
     def spell_optional(self, text: str) -> str:
         return text + "?"

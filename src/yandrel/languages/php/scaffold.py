@@ -2,10 +2,14 @@
 
 import re
 from collections.abc import Mapping
+from typing import TYPE_CHECKING
 
 from yandrel.languages.templated.scaffolder import TemplatedScaffolder
 from yandrel.model.scaffold import DomainPlan
 from yandrel.model.words import pascal
+
+if TYPE_CHECKING:
+    from tree_sitter import Tree
 
 
 class PhpScaffolder(TemplatedScaffolder):
@@ -26,6 +30,11 @@ class PhpScaffolder(TemplatedScaffolder):
     )
     importing = re.compile(rb"^use [\w\\]+;\n", re.MULTILINE)
     needed = (*TemplatedScaffolder.needed, "store")
+
+    def parse(self, source: bytes) -> "Tree":
+        from yandrel.languages.php.grammar import parse
+
+        return parse(source)
 
     def app_folder(self, package: str) -> str:
         return "src"

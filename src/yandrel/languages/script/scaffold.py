@@ -2,12 +2,15 @@
 
 import posixpath
 import re
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from yandrel.languages.templated.scaffolder import TemplatedScaffolder
 from yandrel.languages.templated.unit import NewUnit
 from yandrel.model.scaffold import DomainPlan
 from yandrel.model.words import camel
+
+if TYPE_CHECKING:
+    from tree_sitter import Tree
 
 IMPORTED = re.compile(r"import \{ (.+) \} from ('.+');")
 
@@ -28,6 +31,11 @@ class JavascriptScaffolder(TemplatedScaffolder):
     mounted = re.compile(rb"^[ \t]*\.mount\('/(?P<prefix>[\w/-]*)', (?P<name>\w+)\(\)\)", re.MULTILINE)
     importing = re.compile(rb"^import .+;\n", re.MULTILINE)
     typed = False
+
+    def parse(self, source: bytes) -> "Tree":
+        from yandrel.languages.script.grammar import parse
+
+        return parse(source, "x" + self.suffix)
 
     def app_folder(self, package: str) -> str:
         return "src"

@@ -1,12 +1,15 @@
 """New units of Swift: on Foundation alone, in one module."""
 
 import re
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from yandrel.languages.templated.scaffolder import TemplatedScaffolder
 from yandrel.languages.templated.unit import NewUnit
 from yandrel.model.scaffold import DomainPlan
 from yandrel.model.words import pascal
+
+if TYPE_CHECKING:
+    from tree_sitter import Tree
 
 
 class SwiftScaffolder(TemplatedScaffolder):
@@ -26,6 +29,11 @@ class SwiftScaffolder(TemplatedScaffolder):
         rb'^[ \t]*\w+\.mount\("/(?P<prefix>[\w/-]*)", (?P<name>\w+)\(\)\.router\(\)\)\n', re.MULTILINE
     )
     importing = re.compile(rb"^import \w+\n", re.MULTILINE)
+
+    def parse(self, source: bytes) -> "Tree":
+        from yandrel.languages.swift.grammar import parse
+
+        return parse(source)
 
     def app_folder(self, package: str) -> str:
         return "Sources/" + pascal(package)

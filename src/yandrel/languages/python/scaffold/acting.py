@@ -10,11 +10,12 @@ from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.imports import ImportEditor, NewImport
 from yandrel.languages.python.tree import arguments_of, newline_of, text_of, walk
 from yandrel.model.changes import Edit, apply_edits
-from yandrel.model.scaffold import Concept
+from yandrel.model.scaffold import ActionAdded, Concept
 from yandrel.model.words import pascal, words_of
 
 Node = tree_sitter.Node
 VERBS = frozenset(["get", "post", "put", "patch", "delete", "route", "api_route"])
+ROUTED = re.compile(rb"^\s*@[\w.]+\(\s*['\"]", re.MULTILINE)
 HTTP = re.compile(r"\b(GET|PUT|PATCH|DELETE)\b")
 
 
@@ -45,13 +46,15 @@ class ActionCopier:
         said = f"{self.model.capitalize()} "
         return changed.replace(f'"""{said}', f'"""{self.action.replace("_", " ").capitalize()} ')
 
-    def apply(self, source: bytes) -> bytes | None:
+    def apply(self, source: bytes) -> ActionAdded | None:
         """Return a unit's text with the action's pieces added; None where the model has none here."""
         root = g.parse(source).root_node
-        edits = [*self._definitions(root, source), *self._statements(root, source)]
-        if not edits:
+        definitions, statements = list(self._definitions(root, source)), list(self._statements(root, source))
+        if not definitions and not statements:
             return None
-        return apply_edits(source, [*edits, *self._imports(source)])
+        routed = bool(statements) or any(ROUTED.search(edit.text) for edit in definitions)
+        edits = [*definitions, *statements, *self._imports(source)]
+        return ActionAdded(apply_edits(source, edits), routed)
 
     def names_in(self, source: bytes) -> set[str]:
         """Return the names of the action's pieces that are there already."""

@@ -18,7 +18,7 @@ from yandrel.languages.python.scaffold.repeating import copy_definitions, repeat
 from yandrel.languages.python.scaffold.skeleton import build_skeleton
 from yandrel.languages.python.scaffold.tidy import tidy_module
 from yandrel.model.facts import Facts
-from yandrel.model.scaffold import Concept, DomainPlan, Mount
+from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan, Mount
 from yandrel.model.words import pascal, words_of
 
 FOLDER_TEXTS = {
@@ -364,11 +364,21 @@ class PythonScaffolder:
         """Return the names of an action's pieces that a unit has already."""
         return ActionCopier(concept, model, action).names_in(source)
 
-    def add_action(self, source: bytes, concept: Concept, model: str, action: str) -> bytes | None:
+    def action_pieces(self, source: bytes, concept: Concept, model: str, action: str) -> ActionPieces:
+        """Return the names of a model action's pieces in a unit; all are called by their full names."""
+        there = ActionCopier(concept, action, model).names_in(source)
+        copier = ActionCopier(concept, model, action)
+        return ActionPieces({name: copier.change(name) for name in there}, frozenset())
+
+    def add_action(
+        self, source: bytes, concept: Concept, model: str, action: str, called: Mapping[str, str]
+    ) -> ActionAdded | None:
         """Return a unit's text with an action's pieces added after those of a model action."""
         return ActionCopier(concept, model, action).apply(source)
 
-    def add_action_test(self, source: bytes, concept: Concept, action: str) -> bytes | None:
+    def add_action_test(
+        self, source: bytes, concept: Concept, model: str, action: str, called: Mapping[str, str]
+    ) -> bytes | None:
         """Return a test unit's text with a test of the action."""
         return add_test(source, concept, action)
 
