@@ -26,6 +26,9 @@ def split_type(
         raise CallError("names no type", where=thing_text, todo="write FILE:Type")
     view = index.view(thing.path)
     units = [thing.path, *(u for u in view.importers_of(thing.path) if u != thing.path)]
+    spaces = {index.namespace_of(unit) for unit in units}
+    near = {u for unit in units for u in view.importers_of(unit) if index.namespace_of(u) in spaces}
+    units += sorted(near - set(units))
     sources = {unit: index.read_source(unit) for unit in units}
     broken = next(
         (unit for unit, source in sources.items() if source.problem or index.facts[unit].problems), ""
@@ -46,7 +49,11 @@ def split_type(
     clash = next((part.name for part in cut.parts if part.name in taken), "")
     if clash:
         raise RefusedError(f"{clash} is there already", where=thing.path, todo="rename it first")
-    texts = {unit: sources[unit].encoding.restore(text) for unit, text in cut.texts.items()}
+    there = next((path for path in cut.texts if path not in sources and (index.root / path).exists()), "")
+    if there:
+        raise RefusedError("is there already", where=there, todo="move it out of the way first")
+    encodings = {unit: sources[unit if unit in sources else thing.path].encoding for unit in cut.texts}
+    texts = {unit: encodings[unit].restore(text) for unit, text in cut.texts.items()}
     files = files_as_changes(index, texts)
     title = f"split {thing} by {by}"
     written = Written(0, "")

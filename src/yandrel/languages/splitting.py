@@ -2,12 +2,16 @@
 
 import re
 from collections.abc import Callable, Mapping
+from typing import TYPE_CHECKING
 
 from yandrel.errors import CallError
 from yandrel.model.changes import Note
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 from yandrel.model.split import Converted, CrowdedFile, RouteMark, SplitPiece, WideCut
 from yandrel.model.words import singular, words_of
+
+if TYPE_CHECKING:
+    from yandrel.languages.cutting.cutter import TypeCutter
 
 WORD = re.compile(rb"[^\W\d]\w*")
 ROLE_WORDS = frozenset(
@@ -24,7 +28,7 @@ class DefinitionSplitter:
 
     `read_facts` reads a file; `role_of` says what a definition's own text tells, where names do not;
     `stays` why it cannot leave; `rename` what it must be called to be seen from elsewhere; `notes` what
-    is no definition, and so stays.
+    is no definition, and so stays; `cutter` what cuts the types of a unit.
     """
 
     def __init__(
@@ -34,12 +38,14 @@ class DefinitionSplitter:
         stays: Callable[[Definition, bytes], str],
         rename: Callable[[str], str] = lambda name: name,
         notes: Callable[[str, bytes], tuple[Note, ...]] = lambda unit, source: (),
+        cutter: "Callable[[str], TypeCutter | None]" = lambda unit: None,
     ) -> None:
         self.read_facts = read_facts
         self.role_of = role_of
         self.stays = stays
         self.rename = rename
         self.notes = notes
+        self.cutter = cutter
 
     def read(
         self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
@@ -149,7 +155,10 @@ class DefinitionSplitter:
     def cut_type(
         self, unit: str, type_name: str, by: str, sources: Mapping[str, bytes], modules: Mapping[str, str]
     ) -> WideCut | str:
-        raise CallError("types of this language cannot be cut yet", where=unit)
+        cutter = self.cutter(unit)
+        if cutter is None:
+            raise CallError("its language has no interfaces that could be cut", where=unit)
+        return cutter.cut(unit, type_name, by, sources)
 
 
 class TypeSplitter(DefinitionSplitter):

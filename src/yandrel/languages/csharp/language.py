@@ -16,6 +16,7 @@ from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
+    from yandrel.languages.cutting.cutter import TypeCutter
     from yandrel.languages.named.dialect import Dialect
 
 KEYWORDS = (
@@ -56,6 +57,11 @@ class CSharpLanguage(NamedLanguage):
 
         assert isinstance(view, CSharpView)
         return CSharpDialect(view)
+
+    def type_cutter(self, unit: str) -> "TypeCutter | None":
+        from yandrel.languages.csharp.cutting import cut_csharp
+
+        return cut_csharp(unit)
 
     def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.csharp.scaffold import CsharpScaffolder

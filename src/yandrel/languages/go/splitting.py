@@ -2,6 +2,7 @@
 
 import re
 
+from yandrel.languages.go.cutting import cut_go
 from yandrel.languages.go.facts import read_facts
 from yandrel.languages.splitting import DefinitionSplitter
 from yandrel.model.facts import Definition
@@ -34,4 +35,4 @@ def rename(name: str) -> str:
     return name[:1].upper() + name[1:]
 
 
-SPLITTER = DefinitionSplitter(read_facts, role_of, stays, rename)
+SPLITTER = DefinitionSplitter(read_facts, role_of, stays, rename, cutter=cut_go)

@@ -16,6 +16,7 @@ from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
+    from yandrel.languages.cutting.cutter import TypeCutter
     from yandrel.languages.named.dialect import Dialect
 
 KEYWORDS = (
@@ -53,6 +54,11 @@ class JvmLanguage(NamedLanguage):
 
     def open_view(self, units: Units, project: Project) -> JvmView:
         return JvmView(units, project)
+
+    def type_cutter(self, unit: str) -> "TypeCutter | None":
+        from yandrel.languages.jvm.cutting import cut_kotlin
+
+        return cut_kotlin(unit)
 
     def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.jvm.scaffold import JavaScaffolder, KotlinScaffolder

@@ -5,6 +5,7 @@ from collections.abc import Mapping
 
 from tree_sitter import Node
 
+from yandrel.languages.jvm.cutting import cut_java
 from yandrel.languages.jvm.facts import read_facts
 from yandrel.languages.jvm.grammar import TYPE_KINDS, modifiers_of, parse, words_of_modifiers
 from yandrel.languages.splitting import TypeSplitter
@@ -30,7 +31,7 @@ class JavaSplitter(TypeSplitter):
     """Makes public what only the package saw, as far as it is named from elsewhere in the file."""
 
     def __init__(self) -> None:
-        super().__init__(read_facts, role_of, stays)
+        super().__init__(read_facts, role_of, stays, cutter=cut_java)
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
         edits: list[Edit] = []

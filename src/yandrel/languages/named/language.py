@@ -12,6 +12,7 @@ from yandrel.model.facts import Definition, Facts
 from yandrel.model.project import Project
 
 if TYPE_CHECKING:
+    from yandrel.languages.cutting.cutter import TypeCutter
     from yandrel.languages.named.dialect import Dialect
 
 
@@ -89,4 +90,8 @@ class NamedLanguage(ABC):
             runs = definition.name in ("main", "Program") or {"main()", "Main()"} & {*definition.members}
             return "it runs the application" if runs else ""
 
-        return TypeSplitter(self.read_facts, lambda definition, text: "", stays)
+        return TypeSplitter(self.read_facts, lambda definition, text: "", stays, cutter=self.type_cutter)
+
+    def type_cutter(self, unit: str) -> "TypeCutter | None":
+        """Return what cuts the types of a unit, where the language has interfaces."""
+        return None

@@ -6,6 +6,7 @@ from posixpath import relpath
 
 import networkx
 
+from yandrel.languages.php.cutting import cut_php
 from yandrel.languages.php.facts import read_facts
 from yandrel.languages.splitting import DefinitionSplitter
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
@@ -34,7 +35,7 @@ class PhpSplitter(DefinitionSplitter):
     """Makes the file that stays load the others, where nothing else does."""
 
     def __init__(self) -> None:
-        super().__init__(lambda source, unit: read_facts(source), role_of, stays)
+        super().__init__(lambda source, unit: read_facts(source), role_of, stays, cutter=cut_php)
 
     def customs_of(self, facts: Facts) -> str:
         return "plain" if any(facts.namespaces) else "functions"

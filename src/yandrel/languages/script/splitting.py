@@ -4,6 +4,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import replace
 
+from yandrel.languages.script.cutting import cut_typescript
 from yandrel.languages.script.facts import read_facts
 from yandrel.languages.script.inline import lift_inline
 from yandrel.languages.splitting import DefinitionSplitter
@@ -85,4 +86,4 @@ def find_inline(unit: str, source: bytes) -> tuple[Note, ...]:
     )  # fmt: skip
 
 
-SPLITTER = ScriptSplitter(read_facts, role_of, stays, notes=find_inline)
+SPLITTER = ScriptSplitter(read_facts, role_of, stays, notes=find_inline, cutter=cut_typescript)

@@ -1,35 +1,14 @@
 """Who calls which method of a type: by annotations, by what is constructed, by what is kept in self."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 
 import tree_sitter
 
+from yandrel.languages.cutting.groups import Caller, Mention
 from yandrel.languages.python import grammar as g
 from yandrel.languages.python.tree import text_of, walk
 
 Node = tree_sitter.Node
-
-
-@dataclass(frozen=True)
-class Mention:
-    """A place that names the type: in an annotation, as a constructor, as a base, or otherwise."""
-
-    start: int
-    end: int
-    kind: str
-
-
-@dataclass
-class Caller:
-    """A class or function of a unit that uses the type: the methods that it calls, where it names it."""
-
-    name: str
-    start: int
-    end: int
-    methods: set[str]
-    mentions: list[Mention]
-    unclear: bool = False
 
 
 def find_callers(source: bytes, type_name: str, methods: set[str], own: range | None) -> list[Caller]:

@@ -1,0 +1,11 @@
+"""How Swift writes the interfaces that a wide type is cut into."""
+
+from yandrel.languages.cutting.cutter import TypeCutter
+from yandrel.languages.cutting.spelling import Spelling
+from yandrel.languages.swift.grammar import parse
+
+SWIFT = Spelling("protocol", ": ", ": ", "", "/// {}", defaults=False)
+
+
+def cut_swift(unit: str) -> TypeCutter:
+    return TypeCutter(lambda source, path: parse(source).root_node, SWIFT)

@@ -1,0 +1,7 @@
+package models
+
+// Hive is a hive.
+type Hive struct {
+	Name   string
+	Weight int
+}

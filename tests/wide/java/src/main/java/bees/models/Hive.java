@@ -1,0 +1,4 @@
+package bees.models;
+
+public record Hive(String name, int weight) {
+}

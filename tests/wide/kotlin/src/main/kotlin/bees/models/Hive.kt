@@ -1,0 +1,3 @@
+package bees.models
+
+class Hive(val name: String, val weight: Int)

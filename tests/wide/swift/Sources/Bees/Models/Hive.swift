@@ -1,0 +1,4 @@
+struct Hive {
+    let name: String
+    let weight: Int
+}

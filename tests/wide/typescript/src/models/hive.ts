@@ -1,0 +1,4 @@
+export interface Hive {
+  name: string;
+  weight: number;
+}
