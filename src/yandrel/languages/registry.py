@@ -13,7 +13,7 @@ LANGUAGES = {
         3,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 4),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 3),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 4),
     "go": ("yandrel.languages.go.language", (".go",), 1),
     "swift": ("yandrel.languages.swift.language", (".swift",), 1),
     "php": ("yandrel.languages.php.language", (".php",), 2),

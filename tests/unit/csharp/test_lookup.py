@@ -144,11 +144,17 @@ CUT = b"""namespace A
 """
 
 
-def test_declarations_cut_by_conditions_are_read_by_their_first_branch() -> None:
+def test_declarations_cut_by_conditions_are_read_in_each_branch() -> None:
     facts = read_facts(CUT, "x.cs")
-    assert facts.problems
+    assert not facts.problems
     assert facts.namespaces == ("A",)
     assert facts.definitions[0].members == ("All",)
     content, reader = read_content(CUT, "x.cs")
     assert [held.name for held in content.held] == ["B"]
-    assert [CUT[c.start : c.ends[-1]] for c in reader.chains] == [b"IList", b"Hive"]
+    assert [CUT[c.start : c.ends[-1]] for c in reader.chains] == [b"IList", b"Hive", b"IList"]
+
+
+def test_a_branch_that_cannot_be_read_is_a_problem() -> None:
+    facts = read_facts(CUT.replace(b"IList All", b"IList ((All"), "x.cs")
+    assert facts.problems
+    assert facts.definitions[0].members == ("All",)

@@ -1,7 +1,7 @@
 """C# read in depth: every place that names a type, doc comments and strings included."""
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from tree_sitter import Node
 
@@ -13,6 +13,8 @@ from yandrel.languages.csharp.grammar import (
     chain_of,
     is_rooted,
     modifiers_of,
+    parse,
+    parse_branches,
     parse_first_branches,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
@@ -45,7 +47,8 @@ class ContentReader:
     def __init__(self, source: bytes, unit: str) -> None:
         self.source = source
         self.content = Content(source, unit)
-        self.root = parse_first_branches(source).root_node
+        self.tree = parse_first_branches(source)
+        self.root = self.tree.root_node
         self.chains: list[Chain] = []
         self.values: set[str] = set()
         self.nested: set[str] = set()
@@ -419,4 +422,33 @@ def is_generic_alias(node: Node) -> bool:
 def read_content(source: bytes, unit: str) -> tuple[Content, ContentReader]:
     """Read one C# file in depth; the reader holds the chains of names, of which uses are made."""
     reader = ContentReader(source, unit)
-    return reader.read(), reader
+    content = reader.read()
+    if parse(source).root_node.has_error:
+        for text, _ in parse_branches(source, reader.tree):
+            _add_branch(reader, ContentReader(text, unit))
+    return content, reader
+
+
+def _add_branch(reader: ContentReader, other: ContentReader) -> None:
+    """Add what another branch of the preprocessor's conditions holds, as far as it is not known."""
+    content, more = reader.content, other.read()
+    known = {(c.start, c.kind) for c in reader.chains}
+    reader.chains += [c for c in other.chains if (c.start, c.kind) not in known]
+    places = {(u.start, u.kind) for u in content.uses}
+    content.uses += [u for u in more.uses if (u.start, u.kind) not in places]
+    spans = {(s.start, s.end) for s in content.statements}
+    for number, statement in enumerate(more.statements):
+        if (statement.start, statement.end) in spans:
+            continue
+        if number in other.inner:
+            reader.inner.add(len(content.statements))
+        content.clauses += [
+            replace(clause, statement=len(content.statements))
+            for clause in more.clauses
+            if clause.statement == number
+        ]
+        content.statements.append(replace(statement, conditional=True))
+    names = {(held.name, held.start): at for at, held in enumerate(content.held)}
+    for held in more.held:
+        if (held.name, held.start) not in names:
+            content.held.append(replace(held, fixed="is there in several branches of a condition"))

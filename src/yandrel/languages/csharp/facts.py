@@ -11,7 +11,9 @@ from yandrel.languages.csharp.grammar import (
     attributes_of,
     chain_of,
     modifiers_of,
+    most_branches,
     parse,
+    parse_branches,
     parse_first_branches,
 )
 from yandrel.languages.reading import find_problems, find_secrets
@@ -30,23 +32,46 @@ class _Reader:
     def __init__(self, source: bytes) -> None:
         self.source = source
         self.whole = parse(source).root_node
-        self.root = parse_first_branches(source).root_node if self.whole.has_error else self.whole
+        self.tree = parse_first_branches(source) if self.whole.has_error else None
+        self.root = self.tree.root_node if self.tree is not None else self.whole
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.namespaces: list[str] = []
 
     def read(self) -> Facts:
         self.read_members(self.root, "")
+        others = self.read_other_branches()
+        mentions = {(m.name, m.space): m for reader in reversed([self, *others]) for m in reader.mentions()}
         return Facts(
             "csharp",
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.imports),
             tuple(self.definitions),
-            problems=find_problems(self.whole),
+            problems=() if self.is_whole(others) else find_problems(self.whole),
             namespaces=tuple(dict.fromkeys(self.namespaces)) or ("",),
-            mentions=tuple(self.mentions()),
+            mentions=tuple(sorted(mentions.values(), key=lambda m: m.line)),
             secrets=find_secrets(self.source),
         )
+
+    def is_whole(self, others: "list[_Reader]") -> bool:
+        """Whether all that stands in the file was read, in one branch of its conditions or another."""
+        if not self.whole.has_error:
+            return True
+        return not self.root.has_error and (bool(others) or most_branches(self.source) == 1)
+
+    def read_other_branches(self) -> "list[_Reader]":
+        """Read what stands in further branches of conditions, and add what the first ones do not have."""
+        if self.tree is None:
+            return []
+        readers = [_Reader(text) for text, _ in parse_branches(self.source, self.tree)]
+        for reader in readers:
+            reader.read_members(reader.root, "")
+            known = {(d.namespace, d.name) for d in self.definitions}
+            self.definitions += [d for d in reader.definitions if (d.namespace, d.name) not in known]
+            spans = {(i.start, i.end) for i in self.imports}
+            self.imports += [i for i in reader.imports if (i.start, i.end) not in spans]
+            self.namespaces += [name for name in reader.namespaces if name not in self.namespaces]
+        return readers
 
     def read_members(self, node: Node, namespace: str) -> None:
         for child in node.named_children:

@@ -24,6 +24,7 @@ DECLARING = frozenset(
      "property_pattern_clause", *TYPE_KINDS}
 )  # fmt: skip
 CONDITIONS = (b"#if", b"#el", b"#endif")
+MOST_BRANCHES = 6
 MENTIONS = """
 (identifier) @name
 (member_access_expression name: (identifier) @member)
@@ -68,20 +69,69 @@ def parse_first_branches(source: bytes) -> Tree:
     return tree if again.root_node.has_error else again
 
 
-def blank_other_branches(source: bytes) -> bytes:
-    """Return source with the preprocessor's lines, and all branches but the first, made blank."""
-    out, open_branches = [], [True]
-    for line in source.splitlines(keepends=True):
-        word = line.strip().removeprefix(b"\xef\xbb\xbf")
+def parse_branches(source: bytes, first: Tree) -> list[tuple[bytes, Tree]]:
+    """Return readings of source that have, together, all branches of the preprocessor's conditions.
+
+    The first reading is given. Nothing is returned where one of the others has errors too: then the
+    file cannot be read whole.
+    """
+    most = most_branches(source)
+    if first.root_node.has_error or not 1 < most <= MOST_BRANCHES:
+        return []
+    texts = [blank_other_branches(source, number) for number in range(1, most)]
+    readings = [(text, parse(text)) for text in texts]
+    return [] if any(tree.root_node.has_error for _, tree in readings) else readings
+
+
+def most_branches(source: bytes) -> int:
+    """Return how many branches the condition with the most of them has."""
+    words = [line.strip().removeprefix(b"\xef\xbb\xbf") for line in source.splitlines()]
+    return max(_branch_counts(words).values(), default=0)
+
+
+def blank_other_branches(source: bytes, wanted: int = 0) -> bytes:
+    """Return source with the preprocessor's lines, and all branches but one, made blank.
+
+    Of each condition the branch of the number `wanted` stays, or the last, where it has no such one.
+    """
+    lines = source.splitlines(keepends=True)
+    words = [line.strip().removeprefix(b"\xef\xbb\xbf") for line in lines]
+    out: list[bytes] = []
+    open_branches: list[tuple[int, int, bool]] = []
+    lengths = _branch_counts(words)
+    for number, (line, word) in enumerate(zip(lines, words, strict=True)):
         if word.startswith(b"#if"):
-            open_branches.append(open_branches[-1])
-        elif word.startswith((b"#el",)) and len(open_branches) > 1:
-            open_branches[-1] = False
-        elif word.startswith(b"#endif") and len(open_branches) > 1:
+            last = lengths.get(number, 1) - 1
+            open_branches.append((0, min(wanted, last), not open_branches or _is_open(open_branches[-1])))
+        elif word.startswith(b"#el") and open_branches:
+            at, chosen, around = open_branches[-1]
+            open_branches[-1] = (at + 1, chosen, around)
+        elif word.startswith(b"#endif") and open_branches:
             open_branches.pop()
-        kept = open_branches[-1] and not word.startswith(CONDITIONS)
+        kept = not open_branches or _is_open(open_branches[-1])
+        kept = kept and not word.startswith(CONDITIONS)
         out.append(line if kept else bytes(c if c in b"\r\n" else 32 for c in line))
     return b"".join(out)
+
+
+def _is_open(branch: tuple[int, int, bool]) -> bool:
+    at, chosen, around = branch
+    return around and at == chosen
+
+
+def _branch_counts(words: list[bytes]) -> dict[int, int]:
+    """Return how many branches each condition has, by the number of its line."""
+    found: dict[int, int] = {}
+    opened: list[int] = []
+    for number, word in enumerate(words):
+        if word.startswith(b"#if"):
+            opened.append(number)
+            found[number] = 1
+        elif word.startswith(b"#el") and opened:
+            found[opened[-1]] += 1
+        elif word.startswith(b"#endif") and opened:
+            opened.pop()
+    return found
 
 
 def modifiers_of(node: Node) -> set[str]:

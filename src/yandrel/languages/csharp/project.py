@@ -22,7 +22,7 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
     shown = {
         unit: facts.namespaces[0]
         for unit, facts in units.facts.items()
-        if facts.namespaces[0] and facts.definitions
+        if any(facts.namespaces[:1]) and facts.definitions
     }
     for path, data in sorted(manifests.items()):
         if path.endswith(".csproj"):

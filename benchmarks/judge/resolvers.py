@@ -1,0 +1,102 @@
+"""Which names lead to the application's own definitions, read with regular expressions alone."""
+
+import re
+from collections import Counter, defaultdict
+from collections.abc import Iterator
+
+KOTLIN_NOISE = re.compile(r'"""[\s\S]*?"""|/\*[\s\S]*?\*/|//[^\n]*|"(?:\\.|[^"\\\n])*"|\'(?:\\.|[^\'\\])\'')
+KOTLIN_PACKAGE = re.compile(r"^\s*package\s+([\w.`]+)", re.MULTILINE)
+KOTLIN_IMPORT = re.compile(r"^\s*import\s+([\w.`]+?)(\.\*)?(?:\s+as\s+(\w+))?\s*;?\s*$", re.MULTILINE)
+KOTLIN_DECLARED = re.compile(
+    r"^(?:@[\w.]+(?:\([^)\n]*\))?\s*)*(?:(?:public|internal|private|expect|actual|open|abstract|sealed|data|inline|enum"
+    r"|annotation|fun|suspend|operator|infix|tailrec|const|lateinit|external|value)\s+)*"
+    r"(?:class|interface|object|fun|val|var|typealias)\s+(?:<[^>\n]*>\s*)?((?:[\w<>?*, ]+\.)*)(\w+)",
+    re.MULTILINE,
+)
+WORD = re.compile(r"(?<![\w`])[A-Za-z_]\w*")
+PHP_NOISE = re.compile(
+    r"/\*[\s\S]*?\*/|//[^\n]*|(?<![\w$])#(?!\[)[^\n]*|'(?:\\.|[^'\\])*'|\"(?:\\.|[^\"\\])*\""
+)
+PHP_DECLARED = re.compile(
+    r"^\s*(?:(?:abstract|final|readonly)\s+)*(?:class|interface|trait|enum)\s+(\w+)", re.MULTILINE
+)
+PHP_NAMESPACE = re.compile(r"^\s*namespace\s+([\w\\]+)\s*[;{]", re.MULTILINE)
+PHP_USE = re.compile(r"^use\s+(?!function|const)([^;(]+);", re.MULTILINE)
+PHP_NAMED = re.compile(
+    r"(?:\bnew\s+|\binstanceof\s+|\bextends\s+|\bimplements\s+|#\[\s*)(\\?[A-Za-z_][\w\\]*)"
+    r"|(\\?[A-Za-z_][\w\\]*)(?=\s*::)|(?<=[(,|:?&\s])(\\?[A-Za-z_][\w\\]*)(?=\s+&?(?:\.\.\.)?\$\w)"
+    r"|(?<=\))\s*:\s*\??(\\?[A-Za-z_][\w\\]*)"
+)
+
+
+def _without(noise: re.Pattern[str], text: str) -> str:
+    return noise.sub(lambda found: " " + "\n" * found.group().count("\n"), text)
+
+
+def resolve_kotlin(texts: Iterator[tuple[str, str]]) -> Counter[str]:
+    """Return how often each definition of the application is named where its name leads to it."""
+    clean = {path: _without(KOTLIN_NOISE, text) for path, text in texts}
+    declared: dict[str, set[str]] = defaultdict(set)
+    packages: dict[str, str] = {}
+    for path, text in clean.items():
+        found = KOTLIN_PACKAGE.search(text)
+        packages[path] = found[1] if found else ""
+        declared[packages[path]] |= {name[2] for name in KOTLIN_DECLARED.finditer(text)}
+    known = {name for names in declared.values() for name in names}
+    uses: Counter[str] = Counter()
+    for path, text in clean.items():
+        visible: dict[str, str] = {name: name for name in declared[packages[path]]}
+        for item in KOTLIN_IMPORT.finditer(text):
+            if item[2]:
+                visible |= {name: name for name in declared.get(item[1], ())}
+                continue
+            package, _, name = item[1].rpartition(".")
+            if name in declared.get(package, ()):
+                visible[item[3] or name] = name
+        body = KOTLIN_IMPORT.sub("", KOTLIN_PACKAGE.sub("", text))
+        for word in WORD.finditer(body):
+            name = visible.get(word[0], "")
+            if name in known and not (body[word.start() - 1 : word.start()] == "." and name[0].isupper()):
+                uses[name] += 1
+    return uses
+
+
+def resolve_php(texts: Iterator[tuple[str, str]]) -> Counter[str]:
+    """The same for types of PHP, in the places where the language takes a name for one."""
+    clean = {path: _without(PHP_NOISE, text) for path, text in texts}
+    declared: set[str] = set()
+    spaces: dict[str, str] = {}
+    for path, text in clean.items():
+        found = PHP_NAMESPACE.search(text)
+        spaces[path] = found[1] if found else ""
+        declared |= {
+            (spaces[path] + "\\" + name[1]).lstrip("\\").lower() for name in PHP_DECLARED.finditer(text)
+        }
+    uses: Counter[str] = Counter()
+    for path, text in clean.items():
+        aliases: dict[str, str] = {}
+        for item in PHP_USE.finditer(text):
+            for name, alias in _php_names(item[1]):
+                aliases[alias.lower()] = name
+        for named in PHP_NAMED.finditer(text):
+            name = next(group for group in named.groups() if group)
+            first, slash, rest = name.partition("\\")
+            if name.startswith("\\"):
+                full = name[1:]
+            elif first.lower() in aliases:
+                full = aliases[first.lower()] + slash + rest
+            else:
+                full = (spaces[path] + "\\" + name).lstrip("\\")
+            if full.lower() in declared:
+                uses[full.rpartition("\\")[2]] += 1
+    return uses
+
+
+def _php_names(text: str) -> Iterator[tuple[str, str]]:
+    prefix, brace, inner = text.partition("{")
+    parts = inner.rstrip("} \n").split(",") if brace else text.split(",")
+    for part in parts:
+        name, _, alias = part.strip().partition(" as ")
+        full = (prefix.strip() + name.strip() if brace else name.strip()).lstrip("\\")
+        if full:
+            yield full, alias.strip() or full.rpartition("\\")[2]

@@ -1,0 +1,6 @@
+namespace Waxmoor.Models
+{
+    public class Hive
+    {
+    }
+}
