@@ -2,9 +2,11 @@
 
 import re
 from collections.abc import Callable, Mapping
+from dataclasses import replace
 from typing import TYPE_CHECKING
 
 from yandrel.errors import CallError
+from yandrel.languages.lifting import Lifted
 from yandrel.model.changes import Note
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 from yandrel.model.split import Converted, CrowdedFile, RouteMark, SplitPiece, WideCut
@@ -159,6 +161,40 @@ class DefinitionSplitter:
         if cutter is None:
             raise CallError("its language has no interfaces that could be cut", where=unit)
         return cutter.cut(unit, type_name, by, sources)
+
+
+class LiftingSplitter(DefinitionSplitter):
+    """Names the handlers that are written where their route is, before it takes a file apart."""
+
+    def lift(self, unit: str, source: bytes) -> Lifted:
+        """Return the text in which such handlers have names."""
+        raise NotImplementedError
+
+    def read(
+        self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
+    ) -> CrowdedFile:
+        lifted = self.lift(unit, source)
+        made = {**dict.fromkeys(lifted.handlers, "controller"), **dict.fromkeys(lifted.routers, "route")}
+        file = super().read(unit, lifted.text, {**made, **roles}, skip)
+        lines = {d.name: (d.line, d.last_line) for d in self.read_facts(source, unit).definitions}
+        lines |= {**lifted.handlers, **lifted.routers}
+        return replace(
+            file,
+            pieces=tuple(_at_home(_at_lines(piece, lines), lifted.owners) for piece in file.pieces),
+            notes=(*file.notes, *(Note(unit, line, text, why) for line, text, why in lifted.notes)),
+        )
+
+
+def _at_lines(piece: SplitPiece, lines: Mapping[str, tuple[int, int]]) -> SplitPiece:
+    first, last = lines.get(piece.name, (piece.line, piece.last_line))
+    return replace(piece, line=first, last_line=last)
+
+
+def _at_home(piece: SplitPiece, owners: frozenset[str]) -> SplitPiece:
+    """Keep what routes are declared on where they are."""
+    if piece.name in owners and not piece.stays:
+        return replace(piece, stays="it is the application")
+    return piece
 
 
 class TypeSplitter(DefinitionSplitter):

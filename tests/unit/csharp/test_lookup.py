@@ -11,7 +11,8 @@ from yandrel.model.project import Units
 
 TYPES = {"A.Hive", "A.B.Keeper", "C.Frame", "D.Frame", "Clock", "A.B.C.Deep"}
 SPACES = {"A", "A.B", "A.B.C", "C", "D"}
-NAMES = Names(TYPES.__contains__, SPACES.__contains__)
+WORDS = {word for name in (*TYPES, *SPACES) for word in name.split(".")}
+NAMES = Names(TYPES.__contains__, SPACES.__contains__, WORDS.__contains__)
 
 
 @pytest.mark.parametrize(

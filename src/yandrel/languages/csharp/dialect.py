@@ -124,7 +124,7 @@ class CSharpDialect(Dialect):
     def meaning(self, scope: Scope, use: Use, known: Known) -> str | None:
         if use.kind == "member":
             return None
-        names = Names(lambda name: known.has(name, "type"), known.has_namespace)
+        names = Names(lambda name: known.has(name, "type"), known.has_namespace, known.has_word)
         if use.rooted:
             return ".".join(use.parts)
         around = surroundings_of(scope)

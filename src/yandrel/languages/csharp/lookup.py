@@ -22,10 +22,11 @@ class Surroundings:
 
 @dataclass(frozen=True)
 class Names:
-    """Which qualified names are types, and which are namespaces."""
+    """Which qualified names are types, which are namespaces, and whether any has a part of some name."""
 
     is_type: Callable[[str], bool]
     is_namespace: Callable[[str], bool]
+    has_word: Callable[[str], bool]
 
 
 def levels_of(namespace: str) -> Iterator[str]:
@@ -43,6 +44,8 @@ def join(namespace: str, name: str) -> str:
 def find_type(around: Surroundings, parts: Sequence[str], names: Names) -> tuple[str, int] | None:
     """Return the type that `parts` begin with, and how many of them name it; None where none is known."""
     head = parts[0]
+    if not names.has_word(head) and head not in around.aliases:
+        return None
     for level in levels_of(around.namespace):
         candidate = join(level, head)
         if names.is_type(candidate):

@@ -28,7 +28,9 @@ class CSharpView(NamedView):
         """Which names are types and namespaces as it is."""
         if self._names is None:
             table = self.table
-            self._names = Names(lambda name: table.has(name, "type"), table.has_namespace)
+            self._names = Names(
+                lambda name: table.has(name, "type"), table.has_namespace, table.words.__contains__
+            )
         return self._names
 
     def global_imports(self, unit: str) -> list[Import]:

@@ -448,7 +448,8 @@ class DeepReader:
         if operand.type == "identifier":
             head = text_of(operand)
             of = scope.find(head)
-            if of is None and any(self.may_name(spec, head) for spec in self.content.specs):
+            seen = name[:1].isupper() or head == "C"
+            if of is None and seen and any(self.may_name(spec, head) for spec in self.content.specs):
                 self.add_use(node, name, head, piece)
                 return
             self.content.members.append(MemberUse(member.start_byte, name, of or "", piece))

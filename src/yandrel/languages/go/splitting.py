@@ -4,7 +4,9 @@ import re
 
 from yandrel.languages.go.cutting import cut_go
 from yandrel.languages.go.facts import read_facts
-from yandrel.languages.splitting import DefinitionSplitter
+from yandrel.languages.go.inline import lift_inline
+from yandrel.languages.lifting import Lifted
+from yandrel.languages.splitting import LiftingSplitter
 from yandrel.model.facts import Definition
 
 HANDLER = re.compile(rb"\bhttp\.ResponseWriter\b[^)]*\*http\.Request\b")
@@ -35,4 +37,11 @@ def rename(name: str) -> str:
     return name[:1].upper() + name[1:]
 
 
-SPLITTER = DefinitionSplitter(read_facts, role_of, stays, rename, cutter=cut_go)
+class GoSplitter(LiftingSplitter):
+    """Names the handlers that are written where their route is."""
+
+    def lift(self, unit: str, source: bytes) -> Lifted:
+        return lift_inline(source)
+
+
+SPLITTER = GoSplitter(read_facts, role_of, stays, rename, cutter=cut_go)

@@ -59,6 +59,10 @@ class Known(ABC):
     @abstractmethod
     def has_namespace(self, name: str) -> bool: ...
 
+    @abstractmethod
+    def has_word(self, word: str) -> bool:
+        """Whether any qualified name has a part of that name."""
+
 
 class Before(Known):
     def __init__(self, renaming: Renaming) -> None:
@@ -69,6 +73,9 @@ class Before(Known):
 
     def has(self, name: str, space: str) -> bool:
         return self.table.has(name, space)
+
+    def has_word(self, word: str) -> bool:
+        return word in self.table.words
 
 
 class After(Known):
@@ -83,6 +90,9 @@ class After(Known):
 
     def has(self, name: str, space: str) -> bool:
         return self.renaming.has_after(name, space)
+
+    def has_word(self, word: str) -> bool:
+        return self.renaming.has_word(word)
 
 
 class Draft(ABC):

@@ -29,6 +29,7 @@ class SymbolTable:
         self.places: dict[tuple[str, str], list[Symbol]] = {}
         self.spelled: dict[tuple[str, str], str] = {}
         self.namespaces: set[str] = set()
+        self.words: set[str] = set()
 
     @classmethod
     def of_units(cls, facts: Mapping[str, Facts], fold: Fold, spaces: Mapping[str, str]) -> "SymbolTable":
@@ -51,6 +52,7 @@ class SymbolTable:
     def add(self, name: str, space: str, symbol: Symbol) -> None:
         key = (space, self.fold(name, space))
         self.places.setdefault(key, []).append(symbol)
+        self.words.update(key[1].split("."))
         self.spelled.setdefault(key, name)
 
     def add_namespace(self, namespace: str) -> None:
@@ -59,6 +61,7 @@ class SymbolTable:
             if folded in self.namespaces:
                 return
             self.namespaces.add(folded)
+            self.words.add(last_of(folded))
             namespace = parent_of(namespace)
 
     def find(self, name: str, space: str) -> Symbol | None:
@@ -84,11 +87,20 @@ class Renaming:
         self.arrived: dict[tuple[str, str], str] = {}
         self.namespaces: dict[str, str] = {}
         self.parted: dict[tuple[str, str], str] = {}
+        self._words: set[str] | None = None
+        self._counted = 0
 
     def part(self, old: str, new: str, space: str) -> None:
         """Note that one of several definitions of a name goes, so that the name is at both places."""
         self.parted[space, self.table.fold(old, space)] = new
         self.arrived[space, self.table.fold(new, space)] = new
+
+    def has_word(self, word: str) -> bool:
+        """Whether any qualified name, before or after, has a part of that name."""
+        if self._words is None or self._counted != len(self.arrived):
+            self._words = {part for _, name in self.arrived for part in name.split(".")}
+            self._counted = len(self.arrived)
+        return word in self.table.words or word in self._words
 
     def put(self, old: str, new: str, space: str) -> None:
         fold = self.table.fold

@@ -35,6 +35,9 @@ class InTable(Known):
     def has_namespace(self, name: str) -> bool:
         return self.table.has_namespace(name)
 
+    def has_word(self, word: str) -> bool:
+        return word in self.table.words
+
 
 def find_loose_ends(dialect: Dialect, unit: str, source: bytes) -> list[str]:
     """Return the qualified names of types in a file's code that are not defined here."""

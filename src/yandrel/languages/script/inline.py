@@ -2,13 +2,14 @@
 
 import re
 from collections import Counter
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
 from tree_sitter import Node
 
+from yandrel.languages.lifting import Lifted, handler_name
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.model.changes import Edit, apply_edits
-from yandrel.model.words import camel, plural, singular, words_of
+from yandrel.model.words import camel, singular, words_of
 
 METHODS = frozenset(["get", "post", "put", "patch", "delete", "all", "head", "options"])
 MAKERS = re.compile(
@@ -23,7 +24,6 @@ PARTED = re.compile(
     rb"|\b(?:req|request)\.(?:url|path|baseUrl|route)\b"
 )
 """What is not the same in a router that is mounted below a prefix."""
-PARAMETER = re.compile(r"[:{*<(]")
 INDENT = "  "
 
 
@@ -43,19 +43,6 @@ class Route:
         """Return the first part of the path, where it is a plain word."""
         found = PLAIN.match(self.path)
         return found.group(1) if found else ""
-
-
-@dataclass
-class Lifted:
-    """A text with its handlers named: the new names, with the lines of what they stand for in the old text.
-
-    `owners` are the applications and routers that routes are declared on.
-    """
-
-    text: bytes
-    handlers: dict[str, tuple[int, int]] = field(default_factory=dict)
-    routers: dict[str, tuple[int, int]] = field(default_factory=dict)
-    owners: frozenset[str] = frozenset()
 
 
 def lift_inline(source: bytes, unit: str) -> Lifted:
@@ -173,23 +160,6 @@ def _import_type(root: Node) -> list[Edit] | None:
                 )
             ]
     return None
-
-
-def handler_name(method: str, path: str, taken: set[str]) -> str:
-    """Return a name for a handler that has none, by its method and path."""
-    parts = [part for part in path.strip("/").split("/") if part]
-    plain = [part for part in parts if not PARAMETER.search(part)]
-    words = ["_".join(words_of(part)) for part in plain] or ["root"]
-    one = bool(parts) and parts[-1] not in plain
-    many = words[-1] == plural(words[-1]) and words[-1] != "root"
-    last = singular(words[-1]) if one or method != "get" else words[-1]
-    verbs = {"get": "show" if one else ("list" if many else "get"), "put": "update", "patch": "update"}
-    verb = verbs.get(method, "create" if method == "post" and many and not one else method)
-    stem = camel("_".join([verb, *(singular(word) for word in words[:-1]), last]))
-    name, number = stem, 2
-    while name in taken:
-        name, number = f"{stem}{number}", number + 1
-    return name
 
 
 def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[str, str]]:

@@ -1,0 +1,3 @@
+module example.com/bees
+
+go 1.19
