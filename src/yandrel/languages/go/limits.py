@@ -236,17 +236,20 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     before: networkx.DiGraph[str] = networkx.DiGraph()
     after: networkx.DiGraph[str] = networkx.DiGraph()
     tested: dict[tuple[str, str], tuple[str, int]] = {}
+    tested_before: set[tuple[str, str]] = set()
     for unit, facts in view.units.facts.items():
         if is_outside_test(unit, facts):
             continue
-        in_test = unit.endswith("_test.go")
+        in_test = context.relocation.unit(unit).endswith("_test.go")
         for imported in facts.imports:
             folder = view.folder_for(imported.module)
             if folder is None:
                 continue
-            if not in_test:
+            if unit.endswith("_test.go"):
+                tested_before.add((folder_of(unit), folder))
+            else:
                 before.add_edge(folder_of(unit), folder)
-            if unit not in meant:
+            if unit not in meant or all(name.alias == "_" for name in imported.names):
                 edge = packages.folder_after(unit), packages.moved_whole.get(folder, folder)
                 if in_test:
                     tested[edge] = unit, -1
@@ -264,14 +267,15 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
             )
             if target == user[0]:
                 continue
-            if not unit.endswith("_test.go"):
+            if not context.relocation.unit(unit).endswith("_test.go"):
                 after.add_edge(user[0], target)
             elif not user[1]:
                 tested[user[0], target] = unit, item.use.start
             check_import(context, unit, item, user[0], target)
     circle = find_circle(after) if not find_circle(before) else []
     if not circle:
-        _refuse_circles_of_tests(context, before, after, tested)
+        known = {edge for edge in tested_before if _leads(before, edge[1], edge[0])}
+        _refuse_circles_of_tests(context, known, after, tested)
         return
     path = " -> ".join(packages.import_path(folder) or folder for folder in [*circle, circle[0]])
     place = next(
@@ -293,14 +297,14 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
 
 def _refuse_circles_of_tests(
     context: Context,
-    before: "networkx.DiGraph[str]",
+    known: set[tuple[str, str]],
     after: "networkx.DiGraph[str]",
     tested: Mapping[tuple[str, str], tuple[str, int]],
 ) -> None:
-    """A package's own tests may not import what imports the package."""
+    """A package's own tests may not import what imports the package, but where that was `known` before."""
     packages = context.packages
     for (package, target), (unit, at) in sorted(tested.items()):
-        if not _leads(after, target, package) or _leads(before, target, package):
+        if not _leads(after, target, package) or (package, target) in known:
             continue
         names = [packages.import_path(folder) or folder for folder in (package, target, package)]
         why = f"the tests of a package would import what imports it: {' -> '.join(names)}"

@@ -1,0 +1,4 @@
+package hives
+
+// Hive is a hive.
+type Hive struct{}
