@@ -4,7 +4,7 @@ from hypothesis import given
 from hypothesis import strategies as some
 
 from yandrel.languages.json_spans import escape, find_strings
-from yandrel.languages.named.roots import infer_roots, namespace_at
+from yandrel.languages.named.roots import Roots, infer_roots
 from yandrel.languages.named.table import Renaming, SymbolTable
 from yandrel.model.graph import Symbol
 from yandrel.model.project import SourceRoot
@@ -13,10 +13,10 @@ ROOTS = (SourceRoot("src/", "Waxmoor"), SourceRoot("src/Core/", "Core"), SourceR
 
 
 def test_the_most_specific_root_counts() -> None:
-    assert namespace_at("src/Models/Hive.php", ROOTS) == "Waxmoor.Models"
-    assert namespace_at("src/Core/Hive.php", ROOTS) == "Core"
-    assert namespace_at("tests/Models/Hive.php", ROOTS) == "Models"
-    assert namespace_at("other/Hive.php", ROOTS) is None
+    assert Roots(ROOTS).namespace_at("src/Models/Hive.php") == "Waxmoor.Models"
+    assert Roots(ROOTS).namespace_at("src/Core/Hive.php") == "Core"
+    assert Roots(ROOTS).namespace_at("tests/Models/Hive.php") == "Models"
+    assert Roots(ROOTS).namespace_at("other/Hive.php") is None
 
 
 def test_roots_that_most_units_show() -> None:

@@ -376,7 +376,10 @@ class FileRewriter:
         edits: list[Edit] = []
         for spec in content.specs:
             path = self.path_after(spec)
-            if spec.alias in (".", "_"):
+            if spec.alias == "_" and self.follows_acts(spec):
+                gone += [spec] if self.is_emptied(spec) else []
+                fresh += self.wanted_for_acts(spec)
+            elif spec.alias in (".", "_"):
                 if path != spec.path and is_sorted(content, spec):
                     gone.append(spec)
                     fresh.append(Wanted(path, spec.alias, comment_after(content, spec)))
@@ -395,6 +398,34 @@ class FileRewriter:
             text = replace(fresh[0], comment="").text
             return [*edits, Edit(gone[0].start, gone[0].end, text.encode())]
         return [*edits, *edit_imports(content, gone, fresh, self.is_own)]
+
+    def follows_acts(self, spec: Spec) -> bool:
+        """Whether what a package does on loading goes elsewhere, and not with the whole of it."""
+        folder = self.context.view.folder_for(spec.path)
+        whole = folder is None or folder in self.context.packages.moved_whole
+        return not whole and bool(self.acts_after(spec))
+
+    def acts_after(self, spec: Spec) -> list[str]:
+        """Return the folders to which files go that do something on loading."""
+        context = self.context
+        folder = context.view.folder_for(spec.path)
+        units = context.view.members.get((folder or "", False), ())
+        acting = [unit for unit in units if context.view.units.facts[unit].acts]
+        found = [context.packages.folder_after(u) for u in acting if not u.endswith("_test.go")]
+        return [place for place in dict.fromkeys(found) if place != folder]
+
+    def is_emptied(self, spec: Spec) -> bool:
+        """Whether no file but tests stays in a package."""
+        folder = self.context.view.folder_for(spec.path)
+        units = self.context.view.members.get((folder or "", False), ())
+        stays = [unit for unit in units if self.context.packages.folder_after(unit) == folder]
+        return all(unit.endswith("_test.go") for unit in stays)
+
+    def wanted_for_acts(self, spec: Spec) -> list[Wanted]:
+        known = {self.path_after(other) for other in self.content.specs if other is not spec}
+        paths = [self.context.packages.import_path(place) for place in self.acts_after(spec)]
+        own = self.context.packages.import_path(folder_of(self.new))
+        return [Wanted(path, "_") for path in paths if path and path not in known and path != own]
 
     def alias_after(self, spec: Spec, draft: FileDraft) -> str:
         """Return the alias that an import needs since it keeps the old name of a renamed package."""

@@ -1,7 +1,7 @@
 """Go's packages: which folder is which, what each declares, and what the names in a unit lead to."""
 
 from collections import Counter
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 
 from yandrel.languages.go.facts import METHOD
 from yandrel.languages.go.naming import VERSION, guess_name
@@ -104,7 +104,8 @@ class GoView(UnloadedGraph):
             table = self.tables[folder, False]
             heads = (m.name.partition(".") for m in facts.mentions)
             if name in (".", "_") or not any(head == name and last in table for head, _, last in heads):
-                yield _edge(item.line, item.module, State.FOUND, Symbol(units[0]))
+                for acting in self.acting_units(units):
+                    yield _edge(item.line, item.module, State.FOUND, Symbol(acting))
             else:
                 imports[name] = (item, folder)
         yield from self._find_mentions(unit, facts, imports, dotted)
@@ -131,6 +132,10 @@ class GoView(UnloadedGraph):
                     seen.add(place)
                     when = When.LOAD if dot else When.CALL
                     yield _edge(mention.line, spelled, State.FOUND, place, when)
+
+    def acting_units(self, units: Sequence[str]) -> list[str]:
+        """Return the units for whose sake a package is imported that nothing is taken from."""
+        return [unit for unit in units if self.units.facts[unit].acts] or [units[0]]
 
     def all_of(self, symbol: Symbol) -> list[Symbol]:
         """Return every definition of a name: files for other systems may define it again."""

@@ -6,6 +6,7 @@ from yandrel.languages.named.table import join_name, last_of, parent_of
 from yandrel.languages.named.view import NamedView
 from yandrel.model.facts import Facts, Import, ImportedName, Mention
 from yandrel.model.graph import State, Symbol
+from yandrel.model.project import Project, Units
 
 STANDARD = ("java.", "javax.", "jdk.", "sun.", "com.sun.", "org.w3c.dom", "org.xml.sax")
 
@@ -15,6 +16,10 @@ class JvmView(NamedView):
 
     _extensions: set[str] | None = None
     _extension_names: set[str]
+
+    def __init__(self, units: Units, project: Project) -> None:
+        super().__init__(units, project)
+        self._types: dict[str, Symbol | None] = {}
 
     def fold(self, name: str, space: str) -> str:
         return name
@@ -58,36 +63,33 @@ class JvmView(NamedView):
 
     def find_type(self, name: str) -> Symbol | None:
         """Return the top-level type that a qualified name begins with."""
-        while name:
-            found = self.table.find(name, "type")
-            if found is not None:
-                return found
-            name = parent_of(name)
-        return None
+        if name not in self._types:
+            found, outer = self.table.find(name, "type"), parent_of(name)
+            self._types[name] = found if found is not None or not outer else self.find_type(outer)
+        return self._types[name]
 
     def find_mention(self, unit: str, facts: Facts, mention: Mention) -> Symbol | None:
         head, dot, _ = mention.name.partition(".")
-        if any(d.name == head for d in facts.definitions):
+        scope = self.scope_of(unit, facts)
+        if head in scope.defined:
             return None
-        name = join_name(facts.namespaces[0] if facts.namespaces else "", head)
         if mention.space == "member":
-            return self.find_extension(facts, name, head)
-        for item in facts.imports:
-            for imported in item.names:
-                if imported.bound == head and item.space == "type":
-                    return self.find_type(join_name(item.module, imported.name))
-        own = self.table.find(name, "type")
-        if own is not None:
-            return own
-        for item in facts.imports:
-            if item.names[0].name == "*":
-                found = self.table.find(join_name(item.module, head), "type")
-                if found is not None:
-                    return found
+            return self.find_extension(facts, join_name(scope.namespace, head), head)
+        imported = scope.imported.get(("type", head))
+        if imported is not None:
+            return self.find_type(imported)
+        if head not in self.table.words:
+            return None
+        for namespace in (scope.namespace, *scope.opened):
+            found = self.table.find(join_name(namespace, head), "type")
+            if found is not None:
+                return found
         return self.find_type(mention.name) if dot and head[:1].islower() else None
 
     def find_extension(self, facts: Facts, own: str, head: str) -> Symbol | None:
         """Return the extension that a name after a value leads to without being imported by name."""
+        if head not in self.table.words:
+            return None
         opened = [join_name(i.module, head) for i in facts.imports if i.names[0].name == "*"]
         for name in (own, *opened):
             found = self.table.find(name, "type")

@@ -5,11 +5,10 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
-from yandrel.languages.named.roots import namespace_at
+from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.table import Renaming
 from yandrel.languages.named.view import NamedView
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
-from yandrel.model.project import SourceRoot
 
 
 @dataclass
@@ -214,9 +213,9 @@ class Dialect(ABC):
         """Return the edits of strings that lead to files."""
         return []
 
-    def namespace_at(self, path: str, roots: tuple[SourceRoot, ...]) -> str | None:
+    def namespace_at(self, path: str, roots: Roots) -> str | None:
         """Return the namespace that a path has by some roots; None where none covers it."""
-        return namespace_at(path, roots)
+        return roots.namespace_at(path)
 
     def namespace_after(
         self, unit: str, new: str, content: Content, block: Block, expected: str | None

@@ -1,32 +1,51 @@
 """Which namespace a folder has: by declared roots, and by what most units show."""
 
 from collections import Counter
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 
 from yandrel.model.project import SourceRoot
 
 ENOUGH = 2
 
 
-def namespace_at(path: str, roots: tuple[SourceRoot, ...]) -> str | None:
-    """Return the namespace, with dots, that a path has by the most specific root; None without one."""
-    best = root_at(path, roots)
-    if best is None:
-        return None
-    folder = path[len(best.path) :].rpartition("/")[0]
-    below = folder.replace("/", ".")
-    if below and best.namespace:
-        return f"{best.namespace}.{below}"
-    return below or best.namespace
+class Roots:
+    """Source roots, found by the paths that lie below them."""
 
+    def __init__(self, roots: Iterable[SourceRoot] = ()) -> None:
+        self._by_path: dict[str, SourceRoot] = {}
+        self._by_folder: dict[str, SourceRoot | None] = {}
+        for root in roots:
+            self.add(root)
 
-def root_at(path: str, roots: tuple[SourceRoot, ...]) -> SourceRoot | None:
-    """Return the most specific root that a path lies below."""
-    best: SourceRoot | None = None
-    for root in roots:
-        if path.startswith(root.path) and (best is None or len(root.path) > len(best.path)):
-            best = root
-    return best
+    def add(self, root: SourceRoot) -> None:
+        self._by_path.setdefault(root.path, root)
+        self._by_folder.clear()
+
+    def root_at(self, path: str) -> SourceRoot | None:
+        """Return the most specific root that a path lies below."""
+        folder = path[: path.rfind("/") + 1]
+        if folder not in self._by_folder:
+            self._by_folder[folder] = self._find(folder)
+        return self._by_folder[folder]
+
+    def _find(self, folder: str) -> SourceRoot | None:
+        while folder:
+            found = self._by_path.get(folder)
+            if found is not None:
+                return found
+            folder = folder[: folder.rfind("/", 0, -1) + 1]
+        return self._by_path.get("")
+
+    def namespace_at(self, path: str) -> str | None:
+        """Return the namespace, with dots, that a path has by the most specific root; None without one."""
+        best = self.root_at(path)
+        if best is None:
+            return None
+        folder = path[len(best.path) :].rpartition("/")[0]
+        below = folder.replace("/", ".")
+        if below and best.namespace:
+            return f"{best.namespace}.{below}"
+        return below or best.namespace
 
 
 def infer_roots(namespaces: Mapping[str, str], declared: tuple[SourceRoot, ...]) -> list[SourceRoot]:
@@ -35,8 +54,9 @@ def infer_roots(namespaces: Mapping[str, str], declared: tuple[SourceRoot, ...])
     `namespaces` are those that units declare, by path.
     """
     votes: Counter[tuple[str, str]] = Counter()
+    known = Roots(declared)
     for path, namespace in namespaces.items():
-        if namespace_at(path, declared) is not None:
+        if known.namespace_at(path) is not None:
             continue
         folders = path.split("/")[:-1]
         parts = namespace.split(".") if namespace else []
@@ -49,8 +69,9 @@ def infer_roots(namespaces: Mapping[str, str], declared: tuple[SourceRoot, ...])
         if count >= ENOUGH and count > best.get(root, (0, ""))[0]:
             best[root] = (count, prefix)
     found: list[SourceRoot] = []
-    for root in sorted(best):
-        known = namespace_at(root + "x", tuple(found))
-        if known != best[root][1]:
-            found.append(SourceRoot(root, best[root][1]))
+    inferred = Roots()
+    for path in sorted(best):
+        if inferred.namespace_at(path + "x") != best[path][1]:
+            found.append(SourceRoot(path, best[path][1]))
+            inferred.add(found[-1])
     return found

@@ -5,6 +5,7 @@ from dataclasses import replace
 
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
+from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.named.view import NamedView
 from yandrel.model.changes import Refusal, Relocation, Rewrite
@@ -60,7 +61,7 @@ class NameMap:
         self.result = result
         self.renaming = Renaming(self.view.table)
         self.namespaces: dict[tuple[str, int], str] = {}
-        self.roots = tuple(
+        self.roots = Roots(
             SourceRoot(relocation.unit(root.path) if root.path else "", root.namespace)
             for root in self.view.project.roots
         )

@@ -3,15 +3,29 @@
 from abc import abstractmethod
 from collections import Counter
 from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
 
 from yandrel.languages.graph import UnloadedGraph
-from yandrel.languages.named.roots import namespace_at, root_at
+from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.table import SymbolTable, join_name
 from yandrel.model.facts import Facts, Import, ImportedName, Mention, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
 
 MANY = 3
+
+
+@dataclass(frozen=True)
+class UnitScope:
+    """What a unit's names are looked up in: its namespace, what it defines, imports and opens.
+
+    `imported` are qualified names by space and folded name, `opened` namespaces.
+    """
+
+    namespace: str
+    defined: frozenset[str]
+    imported: Mapping[tuple[str, str], str]
+    opened: tuple[str, ...]
 
 
 class NamedView(UnloadedGraph):
@@ -28,6 +42,8 @@ class NamedView(UnloadedGraph):
     def __init__(self, units: Units, project: Project) -> None:
         super().__init__(units)
         self.project = project
+        self.roots = Roots(project.roots)
+        self._scope: tuple[Facts, UnitScope] | None = None
         self._table: SymbolTable | None = None
         self._own_heads: set[str] | None = None
         self._agreed: set[str] | None = None
@@ -73,7 +89,7 @@ class NamedView(UnloadedGraph):
 
     def expected_namespace(self, path: str) -> str | None:
         """Return the namespace, with dots, that a path has by the project's roots."""
-        return namespace_at(path, self.project.roots)
+        return self.roots.namespace_at(path)
 
     def is_own(self, name: str) -> bool:
         """Whether a qualified name begins like the application's own."""
@@ -98,6 +114,22 @@ class NamedView(UnloadedGraph):
     def may_be_parted(self, symbol: Symbol, others: list[Symbol]) -> bool:
         """Whether definitions of one name may stand apart, since uses choose among all that they see."""
         return False
+
+    def scope_of(self, unit: str, facts: Facts) -> UnitScope:
+        """Return what a unit's names are looked up in; that of the last unit is kept."""
+        if self._scope is None or self._scope[0] is not facts:
+            imported: dict[tuple[str, str], str] = {}
+            opened = []
+            for item in facts.imports:
+                if item.names[0].name == "*":
+                    opened.append(item.module)
+                for name in item.names:
+                    key = (item.space, self.fold(name.bound, "type"))
+                    imported.setdefault(key, join_name(item.module, name.name))
+            defined = frozenset(definition.name for definition in facts.definitions)
+            namespace = facts.namespaces[0] if facts.namespaces else ""
+            self._scope = (facts, UnitScope(namespace, defined, imported, tuple(opened)))
+        return self._scope[1]
 
     # -- edges -------------------------------------------------------------------------------
 
@@ -215,7 +247,7 @@ class NamedView(UnloadedGraph):
         return unit.rpartition("/")[0] in self._agreed
 
     def _root_of(self, unit: str) -> str:
-        root = root_at(unit, self.project.roots)
+        root = self.roots.root_at(unit)
         return root.path if root is not None else ""
 
     def counts_as_misnamed(self, unit: str, facts: Facts) -> bool:

@@ -6,13 +6,13 @@ from yandrel.languages.edits import newline_of
 from yandrel.languages.named.assemblies import keep_to_file, refuse_crossings, refuse_private
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
+from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.swift.content import read_content
 from yandrel.languages.swift.project import DEPENDENCY_MAP
 from yandrel.languages.swift.view import SwiftView
 from yandrel.model.changes import Edit, Refusal, Relocation
-from yandrel.model.project import SourceRoot
 
 
 class SwiftDialect(Dialect):
@@ -26,7 +26,7 @@ class SwiftDialect(Dialect):
         keep_to_file(content, self.view.units.facts[unit])
         return content
 
-    def namespace_at(self, path: str, roots: tuple[SourceRoot, ...]) -> str | None:
+    def namespace_at(self, path: str, roots: Roots) -> str | None:
         return self.view.module_of(path, roots)
 
     def namespace_after(

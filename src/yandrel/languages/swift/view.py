@@ -1,11 +1,10 @@
 """What Swift's names mean: all of a module sees all of it, others what is public."""
 
-from yandrel.languages.named.roots import root_at
+from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.table import SymbolTable, join_name
 from yandrel.languages.named.view import NamedView
 from yandrel.model.facts import Facts, Import, ImportedName, Mention
 from yandrel.model.graph import State, Symbol
-from yandrel.model.project import SourceRoot
 
 APPLE = frozenset(
     {"Swift", "Foundation", "FoundationNetworking", "Dispatch", "XCTest", "Testing", "Darwin", "Glibc"}
@@ -19,9 +18,9 @@ class SwiftView(NamedView):
     def fold(self, name: str, space: str) -> str:
         return name
 
-    def module_of(self, unit: str, roots: tuple[SourceRoot, ...] | None = None) -> str:
+    def module_of(self, unit: str, roots: Roots | None = None) -> str:
         """Return the module that a path belongs to, nothing where no target covers it."""
-        root = root_at(unit, self.project.roots if roots is None else roots)
+        root = (roots or self.roots).root_at(unit)
         return root.namespace if root is not None else ""
 
     def expected_namespace(self, path: str) -> str | None:

@@ -1,0 +1,4 @@
+package hives
+
+// Word is a word.
+const Word = "hive"

@@ -1,0 +1,7 @@
+package keepers
+
+import "example.com/waxmoor/registry"
+
+func init() {
+	registry.Names = append(registry.Names, "hive")
+}

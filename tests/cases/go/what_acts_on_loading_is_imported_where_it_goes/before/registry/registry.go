@@ -1,0 +1,4 @@
+package registry
+
+// Names are what is known.
+var Names []string
