@@ -1,11 +1,11 @@
 """Which files an application has: .gitignore kept, links not followed, vendored folders left out."""
 
 import os
+import re
 import stat
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
 from pathlib import Path
-from typing import Protocol
 
 ALWAYS_OUT = frozenset(
     [
@@ -55,10 +55,25 @@ class Tree:
     unreadable: list[str] = field(default_factory=list)
 
 
-class IgnoreMatcher(Protocol):
-    def match_file(self, path: str) -> bool: ...
+class IgnoreFile:
+    """The patterns of one .gitignore file; nearly all paths fit none, which one expression tells."""
+
+    def __init__(self, lines: list[str]) -> None:
+        import pathspec
+
+        self.spec = pathspec.GitIgnoreSpec.from_lines(lines)
+        patterns = [p.regex.pattern for p in self.spec.patterns if isinstance(p, pathspec.RegexPattern)
+                    and p.regex is not None]  # fmt: skip
+        self.any = re.compile("|".join(GROUP_NAME.sub("(?:", str(pattern)) for pattern in patterns))
+
+    def verdict(self, path: str) -> bool | None:
+        """Whether a path is ignored; None where no pattern speaks of it."""
+        if not self.any.search(path):
+            return None
+        return self.spec.check_file(path).include
 
 
+GROUP_NAME = re.compile(r"\(\?P<\w+>")
 Wanted = Callable[[str], bool]
 
 
@@ -74,7 +89,7 @@ def walk_tree(root: Path, wanted: Wanted) -> Tree:
 
 
 def _walk_folder(
-    tree: Tree, folder: str, ignores: tuple[tuple[str, IgnoreMatcher], ...], wanted: Wanted
+    tree: Tree, folder: str, ignores: tuple[tuple[str, IgnoreFile], ...], wanted: Wanted
 ) -> None:
     try:
         entries = list(os.scandir(tree.root / folder if folder else tree.root))
@@ -121,35 +136,22 @@ def is_left_out(name: str, path: str, folder: str) -> bool:
     return "/src/" not in f"/{folder}"
 
 
-def read_ignore_file(path: Path) -> IgnoreMatcher | None:
-    """Return a matcher for the patterns of one ignore file, or nothing where it has none."""
+def read_ignore_file(path: Path) -> IgnoreFile | None:
+    """Return the patterns of one ignore file, or nothing where it has none."""
     try:
         lines = path.read_text(encoding="utf-8", errors="replace").splitlines()
     except OSError:
         return None
     lines = [line for line in lines if line.strip() and not line.startswith("#")]
-    if not lines:
-        return None
-    import pathspec
-
-    matcher: IgnoreMatcher = pathspec.GitIgnoreSpec.from_lines(lines)
-    return matcher
+    return IgnoreFile(lines) if lines else None
 
 
-def _is_ignored(path: str, ignores: tuple[tuple[str, IgnoreMatcher], ...]) -> bool:
-    for folder, matcher in reversed(ignores):
-        verdict = _verdict(matcher, path[len(folder) :])
+def _is_ignored(path: str, ignores: tuple[tuple[str, IgnoreFile], ...]) -> bool:
+    for folder, patterns in reversed(ignores):
+        verdict = patterns.verdict(path[len(folder) :])
         if verdict is not None:
             return verdict
     return False
-
-
-def _verdict(matcher: IgnoreMatcher, path: str) -> bool | None:
-    check = getattr(matcher, "check_file", None)
-    if check is None:
-        return True if matcher.match_file(path) else None
-    include: bool | None = check(path).include
-    return include
 
 
 def list_folder_files(root: Path, folder: str) -> Iterator[str]:

@@ -1,7 +1,8 @@
 """Matching names against hints, fast enough for every name of a large application."""
 
+import re
 from collections.abc import Iterable
-from fnmatch import fnmatchcase
+from fnmatch import fnmatchcase, translate
 
 from yandrel.model.evidence import Hint
 
@@ -27,6 +28,10 @@ class HintTable:
                 self.exact.setdefault(hint.kind, {}).setdefault(pattern, []).append(hint)
         self.end_texts = {k: tuple(end for end, _ in v) for k, v in self.ends.items()}
         self.start_texts = {k: tuple(s for s, _ in v) for k, v in self.starts.items()}
+        self.any_glob = {
+            kind: re.compile("|".join(translate(hint.pattern) for hint in hints))
+            for kind, hints in self.globs.items()
+        }
         self._known: dict[tuple[str, str], tuple[Hint, ...]] = {}
 
     def match(self, kind: str, text: str) -> tuple[Hint, ...]:
@@ -43,6 +48,5 @@ class HintTable:
             yield from (hint for end, hint in self.ends[kind] if text.endswith(end))
         if text.startswith(self.start_texts.get(kind, ())):
             yield from (hint for start, hint in self.starts[kind] if text.startswith(start))
-        for hint in self.globs.get(kind, ()):
-            if fnmatchcase(text, hint.pattern):
-                yield hint
+        if kind in self.globs and self.any_glob[kind].match(text):
+            yield from (hint for hint in self.globs[kind] if fnmatchcase(text, hint.pattern))

@@ -6,7 +6,6 @@ from collections.abc import Iterator
 from tree_sitter import Node
 
 from yandrel.languages.go.grammar import (
-    GRAMMAR,
     KINDS,
     LISTS,
     embedded_name,
@@ -16,6 +15,7 @@ from yandrel.languages.go.grammar import (
     receiver_of,
     specs_of,
 )
+from yandrel.languages.go.mentions import find_mentions
 from yandrel.languages.go.naming import candidate_names
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.trees import text_of
@@ -129,34 +129,16 @@ class _Reader:
         )
 
     def mentions(self) -> Iterator[Mention]:
-        captured = GRAMMAR.find_mentions(self.root)
-        own = {node.text for node in captured.get("own", ())}
-        own |= {d.name.encode() for d in self.definitions}
-        skip = {node.start_byte for capture in ("package", "member") for node in captured.get(capture, ())}
-        skip |= {node.start_byte for node in captured.get("key", ())} - {
-            node.start_byte for node in captured.get("listed", ())
-        }
-        named = {
-            name for item in self.imports for name in (item.names[0].alias, *candidate_names(item.module))
-        }
-        first: dict[bytes, int] = {}
-        for node in captured.get("qualified", ()):
-            _keep(first, b"".join((node.text or b"").split()), node.start_byte)
-        for node in captured.get("selected", ()):
-            text = b"".join((node.text or b"").split())
-            head = text.partition(b".")[0]
-            if head not in own or head.decode("utf-8", "replace") in named:
-                _keep(first, text, node.start_byte)
-        for capture in ("type", "name"):
-            for node in captured.get(capture, ()):
-                text = node.text or b""
-                if node.start_byte not in skip and (capture == "type" or text not in own):
-                    _keep(first, text, node.start_byte)
         defined = {d.name.encode() for d in self.definitions}
+        named = {
+            name.encode()
+            for item in self.imports
+            for name in (item.names[0].alias, *candidate_names(item.module))
+        }
+        first = find_mentions(self.root, self.source, defined, named)
         lines = _Lines(self.source)
         for text, at in sorted(first.items(), key=lambda item: item[1]):
-            if text not in defined:
-                yield Mention(text.decode("utf-8", "replace"), lines.of(at))
+            yield Mention(text.decode("utf-8", "replace"), lines.of(at))
 
 
 class _Lines:
@@ -171,12 +153,6 @@ class _Lines:
         self.line += self.source.count(b"\n", self.at, position)
         self.at = position
         return self.line
-
-
-def _keep(first: dict[bytes, int], text: bytes, at: int) -> None:
-    known = first.get(text)
-    if known is None or at < known:
-        first[text] = at
 
 
 def _members_of(node: Node | None) -> tuple[tuple[str, ...], tuple[str, ...]]:

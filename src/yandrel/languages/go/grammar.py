@@ -8,18 +8,15 @@ from yandrel.languages.trees import Grammar, text_of
 KINDS = {"struct_type": "struct", "interface_type": "interface"}
 LISTS = {"map_type": "map", "slice_type": "slice", "array_type": "array"}
 MENTIONS = """
-(type_identifier) @type
 (identifier) @name
-(qualified_type package: (package_identifier) @package name: (type_identifier) @member) @qualified
-(selector_expression operand: (identifier) field: (field_identifier)) @selected
-(keyed_element key: (literal_element (identifier) @key))
-(composite_literal type: [(map_type) (slice_type) (array_type) (implicit_length_array_type)]
-  body: (literal_value (keyed_element key: (literal_element (identifier) @listed))))
+(type_identifier) @type
+(qualified_type) @qualified
+(composite_literal) @literal
 (short_var_declaration left: (expression_list (identifier) @own))
 (parameter_declaration name: (identifier) @own)
 (variadic_parameter_declaration name: (identifier) @own)
 (range_clause left: (expression_list (identifier) @own))
-(block (statement_list (var_declaration (var_spec name: (identifier) @own))))
+(var_spec name: (identifier) @own)
 """
 
 

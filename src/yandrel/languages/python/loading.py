@@ -6,6 +6,7 @@ before its code runs, a package before its modules; `from m import n` falls back
 
 from collections.abc import Iterator
 
+from yandrel.languages.circles import find_strong_groups
 from yandrel.languages.python.view import PythonView
 from yandrel.model.facts import When
 
@@ -15,62 +16,8 @@ GUARDED = "guarded"
 
 
 def find_load_cycles(view: PythonView) -> list[list[str]]:
-    """Return the strongly connected groups of more than one unit, by imports at the top level.
-
-    Source: Tarjan's algorithm, without recursion.
-    """
-    units = list(view.units.facts)
-    index = {unit: number for number, unit in enumerate(units)}
-    edges = [[index[target] for target in view.resolved_of(unit).loads if target in index] for unit in units]
-    return [[units[n] for n in group] for group in strong_groups(edges) if len(group) > 1]
-
-
-def strong_groups(edges: list[list[int]]) -> list[list[int]]:
-    """Return the strongly connected groups of a graph of numbered nodes."""
-    order = [-1] * len(edges)
-    low = [0] * len(edges)
-    held = [False] * len(edges)
-    stack: list[int] = []
-    groups: list[list[int]] = []
-    count = 0
-    for root in range(len(edges)):
-        if order[root] >= 0:
-            continue
-        work = [(root, 0)]
-        while work:
-            node, position = work.pop()
-            if not position:
-                order[node] = low[node] = count
-                count += 1
-                stack.append(node)
-                held[node] = True
-            descended = False
-            following = edges[node]
-            while position < len(following):
-                other = following[position]
-                position += 1
-                if order[other] < 0:
-                    work.append((node, position))
-                    work.append((other, 0))
-                    descended = True
-                    break
-                if held[other]:
-                    low[node] = min(low[node], order[other])
-            if descended:
-                continue
-            if low[node] == order[node]:
-                group = []
-                while True:
-                    member = stack.pop()
-                    held[member] = False
-                    group.append(member)
-                    if member == node:
-                        break
-                groups.append(group[::-1])
-            if work:
-                parent = work[-1][0]
-                low[parent] = min(low[parent], low[node])
-    return groups
+    """Return the strongly connected groups of more than one unit, by imports at the top level."""
+    return find_strong_groups({unit: view.resolved_of(unit).loads for unit in view.units.facts})
 
 
 class Loader:

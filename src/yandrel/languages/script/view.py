@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from yandrel.languages.circles import find_strong_groups
 from yandrel.languages.graph import KeptGraph
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
@@ -280,13 +281,8 @@ class ScriptView(KeptGraph):
 
     def load_cycles(self) -> list[list[str]]:
         if self._cycles is None:
-            import networkx
-
-            graph: networkx.DiGraph[str] = networkx.DiGraph()
-            for unit in self.units.facts:
-                graph.add_edges_from((unit, other) for other in self.resolved_of(unit).loads)
-            groups = networkx.strongly_connected_components(graph)
-            self._cycles = sorted(sorted(group) for group in groups if len(group) > 1)
+            groups = find_strong_groups({unit: self.resolved_of(unit).loads for unit in self.units.facts})
+            self._cycles = sorted(sorted(group) for group in groups)
         return self._cycles
 
     def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
