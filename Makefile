@@ -1,6 +1,9 @@
 PYTHON ?= python3
 BIN := .venv/bin
 
+# Bytecode is kept, as where Yandrel is installed: each of many short runs would compile it again.
+unexport PYTHONDONTWRITEBYTECODE
+
 .PHONY: demo test bench docs clean
 
 .venv/ready: pyproject.toml

@@ -7,9 +7,9 @@ from tree_sitter import Node
 
 
 class Grammar:
-    """One tree-sitter grammar, and the query for names that need no import."""
+    """One tree-sitter grammar, and the query, if any, for names that need no import."""
 
-    def __init__(self, pointer: object, mentions: str) -> None:
+    def __init__(self, pointer: object, mentions: str = "") -> None:
         self.language = tree_sitter.Language(pointer)
         self.mentions = mentions
 

@@ -17,7 +17,7 @@ from yandrel.languages.go.grammar import (
 )
 from yandrel.languages.go.mentions import find_mentions
 from yandrel.languages.go.naming import candidate_names
-from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.trees import text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
@@ -136,23 +136,9 @@ class _Reader:
             for name in (item.names[0].alias, *candidate_names(item.module))
         }
         first = find_mentions(self.root, self.source, defined, named)
-        lines = _Lines(self.source)
+        lines = Lines(self.source)
         for text, at in sorted(first.items(), key=lambda item: item[1]):
             yield Mention(text.decode("utf-8", "replace"), lines.of(at))
-
-
-class _Lines:
-    """Counts lines for places that come in order."""
-
-    def __init__(self, source: bytes) -> None:
-        self.source = source
-        self.at = 0
-        self.line = 1
-
-    def of(self, position: int) -> int:
-        self.line += self.source.count(b"\n", self.at, position)
-        self.at = position
-        return self.line
 
 
 def _members_of(node: Node | None) -> tuple[tuple[str, ...], tuple[str, ...]]:

@@ -1,15 +1,18 @@
 """Surface facts of Java: the package, imports, types with their members, what is named without an import."""
 
+import re
 from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.jvm.grammar import GRAMMAR, TYPE_KINDS, modifiers_of, parse, words_of_modifiers
-from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.jvm.grammar import TYPE_KINDS, modifiers_of, parse, words_of_modifiers
+from yandrel.languages.jvm.mentions import find_mentions
+from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 PROTECTED = "protected "
+PLAIN_IMPORT = re.compile(r"import (static )?([\w.]+(?:\.\*)?);\Z")
 SHOWN = frozenset({"public", "private"})
 
 
@@ -18,6 +21,8 @@ class _Reader:
         self.source = source
         self.root = parse(source).root_node
         self.package = ""
+        self.header = 0
+        self.nested: set[str] = set()
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.comment: Node | None = None
@@ -30,6 +35,7 @@ class _Reader:
                 continue
             if kind == "package_declaration":
                 self.package = dotted_text(node.named_children[-1])
+                self.header = node.end_byte
             elif kind == "import_declaration":
                 self.read_import(node)
             elif kind in TYPE_KINDS:
@@ -47,11 +53,16 @@ class _Reader:
         )
 
     def read_import(self, node: Node) -> None:
-        static = any(c.type == "static" for c in node.children)
-        wild = any(c.type == "asterisk" for c in node.named_children)
-        name = next((c for c in node.named_children if c.type in ("scoped_identifier", "identifier")), None)
-        path = dotted_text(name)
-        module, _, last = (path, "", "*") if wild else path.rpartition(".")
+        plain = PLAIN_IMPORT.match(text_of(node))
+        if plain is not None:
+            static, path = bool(plain[1]), plain[2]
+        else:
+            static = any(c.type == "static" for c in node.children)
+            wild = any(c.type == "asterisk" for c in node.named_children)
+            kinds = ("scoped_identifier", "identifier")
+            path = dotted_text(next((c for c in node.named_children if c.type in kinds), None))
+            path += ".*" if wild else ""
+        module, _, last = path.rpartition(".")
         self.imports.append(
             Import(
                 module, (ImportedName(last, "", node.start_byte, node.end_byte),), False, node.start_byte,
@@ -104,6 +115,7 @@ class _Reader:
                 members += names
             elif member.type in TYPE_KINDS:
                 names = [text_of(member.child_by_field_name("name"))]
+                self.nested.update(names)
                 self.read_nested(member, inner)
             if names and not open_kind and SHOWN.isdisjoint(words_of_modifiers(member)):
                 shared = "protected" in words_of_modifiers(member)
@@ -116,23 +128,12 @@ class _Reader:
                 self.read_members(child, [], inner, [], node.type)
 
     def mentions(self) -> Iterator[Mention]:
-        first: dict[bytes, Node] = {}
-        captured = GRAMMAR.find_mentions(self.root)
-        inner = {node.start_byte for node in captured.get("inner", ())}
-        for capture in ("type", "scoped"):
-            for node in captured.get(capture, ()):
-                if capture == "type" and node.start_byte in inner:
-                    continue
-                text = self.source[node.start_byte : node.end_byte]
-                if capture == "type" and not text[:1].isupper() and b"." not in text:
-                    continue
-                known = first.get(text)
-                if known is None or node.start_byte < known.start_byte:
-                    first[text] = node
-        for text, node in sorted(first.items(), key=lambda item: item[1].start_byte):
-            name = "".join(text.decode("utf-8", "replace").split())
-            if name.isascii() or name.replace(".", "").isidentifier():
-                yield Mention(name, node.start_point[0] + 1)
+        start = self.imports[-1].end if self.imports else self.header
+        lines = Lines(self.source)
+        for text, at in find_mentions(self.source, start).items():
+            name = text.decode("utf-8", "replace")
+            if name not in self.nested:
+                yield Mention(name, lines.of(at))
 
 
 def _marks_of(node: Node) -> list[str]:

@@ -12,19 +12,9 @@ TYPE_KINDS = {
     "record_declaration": "record",
     "annotation_type_declaration": "annotation",
 }
-MENTIONS = """
-(type_identifier) @type
-(scoped_type_identifier) @scoped
-(scoped_type_identifier (_) (type_identifier) @inner)
-(marker_annotation name: (_) @type)
-(annotation name: (_) @type)
-(method_invocation object: (identifier) @type)
-(field_access object: (identifier) @type)
-(method_reference . (identifier) @type)
-"""
 
 
-GRAMMAR = Grammar(tree_sitter_java.language(), MENTIONS)
+GRAMMAR = Grammar(tree_sitter_java.language())
 parse = GRAMMAR.parse
 
 
