@@ -12,9 +12,9 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
         3,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 4),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 4),
-    "go": ("yandrel.languages.go.language", (".go",), 1),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 5),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 5),
+    "go": ("yandrel.languages.go.language", (".go",), 2),
     "swift": ("yandrel.languages.swift.language", (".swift",), 1),
     "php": ("yandrel.languages.php.language", (".php",), 2),
 }

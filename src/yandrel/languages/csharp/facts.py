@@ -5,7 +5,6 @@ from collections.abc import Iterator
 from tree_sitter import Node
 
 from yandrel.languages.csharp.grammar import (
-    GRAMMAR,
     NAMESPACES,
     TYPE_KINDS,
     attributes_of,
@@ -16,7 +15,8 @@ from yandrel.languages.csharp.grammar import (
     parse_branches,
     parse_first_branches,
 )
-from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.csharp.mentions import find_mentions
+from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
@@ -37,11 +37,11 @@ class _Reader:
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.namespaces: list[str] = []
+        self.names_of_namespaces: list[tuple[int, int]] = []
 
     def read(self) -> Facts:
         self.read_members(self.root, "")
         others = self.read_other_branches()
-        mentions = {(m.name, m.space): m for reader in reversed([self, *others]) for m in reader.mentions()}
         return Facts(
             "csharp",
             self.root.end_point[0] + 1 if self.source.strip() else 0,
@@ -49,7 +49,7 @@ class _Reader:
             tuple(self.definitions),
             problems=() if self.is_whole(others) else find_problems(self.whole),
             namespaces=tuple(dict.fromkeys(self.namespaces)) or ("",),
-            mentions=tuple(sorted(mentions.values(), key=lambda m: m.line)),
+            mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),
         )
 
@@ -69,6 +69,7 @@ class _Reader:
             known = {(d.namespace, d.name) for d in self.definitions}
             self.definitions += [d for d in reader.definitions if (d.namespace, d.name) not in known]
             spans = {(i.start, i.end) for i in self.imports}
+            self.names_of_namespaces += reader.names_of_namespaces
             self.imports += [i for i in reader.imports if (i.start, i.end) not in spans]
             self.namespaces += [name for name in reader.namespaces if name not in self.namespaces]
         return readers
@@ -89,7 +90,10 @@ class _Reader:
                 self.read_members(child, namespace)
 
     def open_namespace(self, node: Node, outer: str) -> str:
-        name = dotted_text(node.child_by_field_name("name"))
+        written = node.child_by_field_name("name")
+        if written is not None:
+            self.names_of_namespaces.append((written.start_byte, written.end_byte))
+        name = dotted_text(written)
         name = f"{outer}.{name}" if outer else name
         body = node.child_by_field_name("body")
         holds = [c.type for c in body.named_children] if body is not None else []
@@ -152,28 +156,14 @@ class _Reader:
         )
 
     def mentions(self) -> Iterator[Mention]:
-        captured = GRAMMAR.find_mentions(self.root)
-        skip = {node.start_byte for node in captured.get("member", ())}
-        values = {node.text for node in captured.get("value", ())}
-        typed = {node.start_byte for node in captured.get("typed", ())}
-        whole = sorted((node.start_byte, node.end_byte) for node in captured.get("whole", ()))
-        first: dict[tuple[str, bytes], Node] = {}
-        for node in sorted(captured.get("name", ()), key=_place):
-            text = node.text or b""
-            if node.start_byte in skip or (text in values and node.start_byte not in typed):
-                continue
-            if text[:1].isupper():
-                first.setdefault(("type", text), node)
-        for node in sorted(captured.get("called", ()), key=_place):
-            first.setdefault(("member", node.text or b""), node)
-        for node in sorted(captured.get("chain", ()), key=_place):
-            parts = chain_of(node)
-            if len(parts) > 1:
-                text = b".".join(part.text or b"" for part in parts)
-                first.setdefault(("type", text), parts[0])
-        for (space, text), node in sorted(first.items(), key=lambda item: item[1].start_byte):
-            if not any(start <= node.start_byte < end for start, end in whole):
-                yield Mention(text.decode("utf-8", "replace"), node.start_point[0] + 1, space)
+        skipped = [*self.names_of_namespaces, *((item.start, item.end) for item in self.imports)]
+        members = {name.encode() for d in self.definitions for name in d.members}
+        outer = [*self.namespaces, *(item.module for item in self.imports)]
+        lower = any(name[:1].islower() for name in outer)
+        lines = Lines(self.source)
+        first = find_mentions(self.source, skipped, members, lower)
+        for (space, text), at in sorted(first.items(), key=lambda item: item[1]):
+            yield Mention(text.decode("utf-8", "replace"), lines.of(at), space)
 
 
 def read_member(member: Node, members: list[str], inner: list[str], marks: list[str]) -> None:
@@ -199,10 +189,6 @@ def read_member(member: Node, members: list[str], inner: list[str], marks: list[
                 members.append(text_of(variable.child_by_field_name("name")))
                 if modifiers_of(member) & {"static", "const"}:
                     inner.append(STATIC_MEMBER + members[-1])
-
-
-def _place(node: Node) -> int:
-    return node.start_byte
 
 
 def read_facts(source: bytes, path: str) -> Facts:

@@ -25,35 +25,9 @@ DECLARING = frozenset(
 )  # fmt: skip
 CONDITIONS = (b"#if", b"#el", b"#endif")
 MOST_BRANCHES = 6
-MENTIONS = """
-(identifier) @name
-(member_access_expression name: (identifier) @member)
-(invocation_expression function: (member_access_expression name: (identifier) @called))
-(invocation_expression function: (member_access_expression name: (generic_name (identifier) @called)))
-(invocation_expression function: (conditional_access_expression
-  (member_binding_expression name: (identifier) @called)))
-(member_binding_expression name: (identifier) @member)
-(qualified_name) @chain
-(member_access_expression expression: (member_access_expression expression: (identifier))) @chain
-(method_declaration name: (identifier) @member)
-(property_declaration name: (identifier) @value)
-(variable_declarator name: (identifier) @value)
-(parameter name: (identifier) @value)
-(enum_member_declaration name: (identifier) @value)
-(_ type: (identifier) @typed)
-(_ returns: (identifier) @typed)
-(base_list (identifier) @typed)
-(type_argument_list (identifier) @typed)
-(nullable_type (identifier) @typed)
-(using_directive (identifier) @member)
-(using_directive (qualified_name (identifier) @member))
-(namespace_declaration name: (_) @whole)
-(file_scoped_namespace_declaration name: (_) @whole)
-(using_directive) @whole
-"""
 
 
-GRAMMAR = Grammar(tree_sitter_c_sharp.language(), MENTIONS)
+GRAMMAR = Grammar(tree_sitter_c_sharp.language())
 parse = GRAMMAR.parse
 
 

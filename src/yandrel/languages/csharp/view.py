@@ -89,13 +89,12 @@ class CSharpView(NamedView):
         if mention.space == "member":
             found = self.visible_extensions(mention.name, around)
             return next((symbol for symbol in found if symbol.unit != unit), None)
-        for tail in ("", "Attribute"):
-            meant = find_type(around, [*parts[:-1], parts[-1] + tail], self.names)
-            if meant is None and not tail:
-                meant = find_rooted(parts, self.names) if len(parts) > 1 else None
-            if meant is not None and meant[0] != AMBIGUOUS:
-                return self.table.find(meant[0], "type")
-        return None
+        if mention.space == "attribute":
+            parts[-1] += "Attribute"
+        meant = find_type(around, parts, self.names)
+        if meant is None and len(parts) > 1:
+            meant = find_rooted(parts, self.names)
+        return self.table.find(meant[0], "type") if meant is not None and meant[0] != AMBIGUOUS else None
 
     def visible_extensions(self, name: str, around: Surroundings) -> list[Symbol]:
         """Return the classes, visible from somewhere, that extend others by a method of that name."""
