@@ -22,7 +22,16 @@ LOWER = re.compile(rb"(?<![\w.@\x80-\xff])[a-z_]\w*(?:\.[A-Za-z_]\w*)+")
 CALL = re.compile(rb"\s*\(|<[^;(){}=]*>\s*\(")
 ATTRIBUTE_BEFORE = re.compile(rb"[\[,:]\s*\Z")
 ATTRIBUTE_AFTER = re.compile(rb"\s*[\](,]")
-DECLARES = re.compile(rb"(?:<[^;(){}]*>)?[?\[\],]*\s+[A-Za-z_]")
+DECLARED_BEFORE = re.compile(rb"(?<![\w@])(\w+|[\w>\]?]+)\s+\Z")
+DECLARED_AFTER = re.compile(rb"\s*(?:[;,)]|=[^=>]|=>|\{\s*(?:get|set|init|private|internal|protected)\b)")
+NO_TYPES = frozenset(
+    b"return new is as case throw in await out ref else not and or class struct enum interface record yield "
+    b"using namespace static when params this base where".split()
+)
+LONGEST = 60
+DECLARES = re.compile(
+    rb"(?:<[^;(){}]*>)?\??(?:\[,*\])*\??\s+(?!(?:is|as|in|and|or|when|with|switch)\b)[A-Za-z_@]"
+)
 
 
 def find_mentions(
@@ -42,6 +51,7 @@ class _Finder:
         self.skipped = skipped
         self.limit = max((end for _, end in skipped), default=0)
         self.members = members
+        self.declared: set[bytes] = set()
         self.first: dict[tuple[str, bytes], int] = {}
 
     def find(self, lower: bool) -> dict[tuple[str, bytes], int]:
@@ -56,6 +66,9 @@ class _Finder:
         if lower:
             for found in LOWER.finditer(source):
                 self.add_chain(found[0], found.start())
+        for name in self.declared:
+            if ("type", name) in first and not self.is_typed(name):
+                del first["type", name]
         return first
 
     def add_name(self, text: bytes, at: int) -> None:
@@ -70,6 +83,8 @@ class _Finder:
                 last = text.rpartition(b".")[2].strip()
                 self.first.setdefault(("member", last), at)
         if ("type", head) not in self.first and not self.is_member(head, at):
+            if not dot and self.declares(at, at + len(text)):
+                self.declared.add(head)
             self.first["type", head] = at
         if ATTRIBUTE_BEFORE.search(self.source, max(0, at - 9), at) and ATTRIBUTE_AFTER.match(
             self.source, at + len(text)
@@ -92,6 +107,18 @@ class _Finder:
         for hole in HOLE.finditer(text):
             for name in NAME.finditer(text, hole.start(1), hole.end(1)):
                 self.add_name(name[0], at + name.start())
+
+    def declares(self, at: int, end: int) -> bool:
+        """Whether a name is given to a property, a field, a variable or a parameter: it stands after a type."""
+        if not DECLARED_AFTER.match(self.source, end):
+            return False
+        before = DECLARED_BEFORE.search(self.source, max(0, at - LONGEST), at)
+        return before is not None and before[1] not in NO_TYPES
+
+    def is_typed(self, name: bytes) -> bool:
+        """Whether a name stands anywhere where only a type can."""
+        places = re.finditer(rb"(?<![\w.@])" + re.escape(name) + rb"(?!\w)", self.source)
+        return any(self.is_type(name, found.start()) for found in places)
 
     def is_type(self, name: bytes, at: int) -> bool:
         """Whether a name that is a value's, too, stands where only a type can."""
