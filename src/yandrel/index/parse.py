@@ -52,13 +52,17 @@ def parse_files(root: Path, paths: list[str], sizes: Mapping[str, int]) -> Itera
     from concurrent.futures import ProcessPoolExecutor
     from multiprocessing import get_context
 
-    for name in {language_of(path) for path in paths}:
-        if name is not None:
-            load_language(name)
+    warm_up(paths)
     batches = split_evenly(paths, sizes, workers * 4)
     with ProcessPoolExecutor(workers, mp_context=get_context("fork")) as pool:
         for packed in pool.map(_parse_batch, [str(root)] * len(batches), batches):
             yield from msgspec.msgpack.decode(packed, type=list[tuple[str, bytes]])
+
+
+def warm_up(paths: Iterable[str]) -> None:
+    """Load the languages of some paths with all that they compile, once, before there are workers."""
+    for path in {path[path.rfind(".") :]: path for path in paths}.values():
+        facts_of_bytes(b"", language_of(path) or "", path)
 
 
 def split_evenly(paths: list[str], sizes: Mapping[str, int], count: int) -> list[list[str]]:

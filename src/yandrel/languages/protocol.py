@@ -6,16 +6,20 @@ relocation is rewritten as a whole: only the language knows which declarations, 
 imports change where, so it answers with edits for all files at once.
 """
 
+from __future__ import annotations
+
 from collections.abc import Callable, Mapping
-from typing import Any, Protocol, runtime_checkable
+from typing import TYPE_CHECKING, Any, Protocol, runtime_checkable
 
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Project, SourceRoot, Units
-from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan
-from yandrel.model.split import Converted, CrowdedFile, RouteMark, WideCut
+
+if TYPE_CHECKING:
+    from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan
+    from yandrel.model.split import Converted, CrowdedFile, RouteMark, WideCut
 
 
 class View(Protocol):
@@ -129,10 +133,10 @@ class Language(Protocol):
     def file_name(self, definition: str, like: str) -> str:
         """Return what a new file for one definition is called, without its suffix, in a file's style."""
 
-    def scaffolder(self, name: str = "") -> "Scaffolder":
+    def scaffolder(self, name: str = "") -> Scaffolder:
         """Return what makes new units; `name` says which of the languages that share a world."""
 
-    def splitter(self, name: str = "") -> "Splitter":
+    def splitter(self, name: str = "") -> Splitter:
         """Return what takes crowded files apart; `name` says which of the languages that share a world."""
 
 

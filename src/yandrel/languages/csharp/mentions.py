@@ -109,7 +109,7 @@ class _Finder:
                 self.add_name(name[0], at + name.start())
 
     def declares(self, at: int, end: int) -> bool:
-        """Whether a name is given to a property, a field, a variable or a parameter: it stands after a type."""
+        """Whether a name is given to a property, a field, a variable or a parameter."""
         if not DECLARED_AFTER.match(self.source, end):
             return False
         before = DECLARED_BEFORE.search(self.source, max(0, at - LONGEST), at)

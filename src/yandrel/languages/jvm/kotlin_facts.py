@@ -19,7 +19,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     read_import,
     receiver_of,
 )
-from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
 
@@ -117,31 +117,34 @@ class _Reader:
         own |= {name.encode() for d in self.definitions for name in (d.name,)}
         skip = {node.start_byte for node in captured.get("skip", ())}
         member = {node.start_byte for node in captured.get("member", ())}
-        first: dict[tuple[str, bytes], Node] = {}
-        for node in sorted(captured.get("name", ()), key=_place):
+        first: dict[tuple[str, bytes], int] = {}
+        for node in captured.get("name", ()):
             text = node.text or b""
-            at = node.start_byte
-            if at in skip or text in own:
+            if text in own:
                 continue
-            first.setdefault(("member" if at in member else "type", text), node)
+            at = node.start_byte
+            if at not in skip:
+                _keep(first, "member" if at in member else "type", text, at)
         for capture in ("qualified", "chain"):
-            for node in sorted(captured.get(capture, ()), key=_place):
+            for node in captured.get(capture, ()):
                 text = b"".join((node.text or b"").split())
                 if text[:1].islower() and text.replace(b".", b"").replace(b"_", b"").isalnum():
-                    first.setdefault(("type", text), node)
-        for (space, text), node in sorted(first.items(), key=lambda item: item[1].start_byte):
-            name = text.decode("utf-8", "replace").strip("`")
-            yield Mention(name, node.start_point[0] + 1, space)
+                    _keep(first, "type", text, node.start_byte)
+        lines = Lines(self.source)
+        for (space, text), at in sorted(first.items(), key=lambda item: item[1]):
+            yield Mention(text.decode("utf-8", "replace").strip("`"), lines.of(at), space)
+
+
+def _keep(first: dict[tuple[str, bytes], int], space: str, text: bytes, at: int) -> None:
+    known = first.get((space, text))
+    if known is None or at < known:
+        first[space, text] = at
 
 
 def _is_default(node: Node) -> bool:
     """Whether a name is what a parameter is worth where nothing is given."""
     before = node.prev_sibling
     return before is not None and before.type == "="
-
-
-def _place(node: Node) -> int:
-    return node.start_byte
 
 
 def _bases_in(node: Node) -> list[str]:
