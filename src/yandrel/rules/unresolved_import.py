@@ -1,10 +1,13 @@
 """unresolved-import."""
 
+import re
 from collections.abc import Iterable
 
 from yandrel.model.graph import State
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
+
+LAST_NAME = re.compile(r"[^./\\:]+\Z")
 
 
 class UnresolvedImport:
@@ -26,10 +29,12 @@ class UnresolvedImport:
     whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
+        places: dict[str, str] = {}
         for unit in context.units:
             for edge in context.index.edges_of(unit):
                 if edge.state != State.MISSING or edge.guarded:
                     continue
+                places = places or find_places(context)
                 yield context.finding(
                     self.name,
                     unit,
@@ -37,13 +42,21 @@ class UnresolvedImport:
                     f"{edge.spelled} leads nowhere",
                     target=edge.spelled,
                     law="an import of the application's own code leads to something",
-                    mend=_mend(context, edge.spelled),
+                    mend=_mend(places, edge.spelled),
                 )
 
 
-def _mend(context: Context, spelled: str) -> str:
-    name = spelled.rpartition(".")[2]
+def find_places(context: Context) -> dict[str, str]:
+    """Return the first unit that defines each name."""
+    places: dict[str, str] = {}
     for unit, facts in context.index.facts.items():
-        if any(definition.name == name for definition in facts.definitions):
-            return f"{name} is in {unit}"
+        for definition in facts.definitions:
+            places.setdefault(definition.name, unit)
+    return places
+
+
+def _mend(places: dict[str, str], spelled: str) -> str:
+    name = LAST_NAME.search(spelled)
+    if name is not None and name[0] in places:
+        return f"{name[0]} is in {places[name[0]]}"
     return "correct the name, or make what it names"

@@ -1,6 +1,7 @@
 """What Java's names mean, across the units of an application."""
 
 from collections.abc import Iterator
+from functools import cached_property
 
 from yandrel.languages.named.table import join_name, last_of, parent_of
 from yandrel.languages.named.view import NamedView
@@ -109,7 +110,7 @@ class JvmView(NamedView):
             return (State.UNCERTAIN if self.has_generated else State.MISSING), Symbol("")
         return State.OUTSIDE, Symbol("", outside_of(path))
 
-    @property
+    @cached_property
     def has_generated(self) -> bool:
         """Whether sources may be made when the application is built."""
         return any(name.endswith((".proto", ".g4", ".xjb", ".thrift", ".avsc")) for name in self.units.files)
