@@ -12,6 +12,7 @@ from yandrel.model.changes import Relocation
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
+from yandrel.moves.leftovers import list_leftovers
 from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.plan import ChangePlan, plan_relocation
 from yandrel.moves.proof import CYCLE, Proof, prove
@@ -144,6 +145,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
             plan, proof = again
     plan_texts(index, plan, proof.views, workspace.layout, step.written_in)
     plan_templates(index, plan)
+    list_leftovers(index, plan, proof.views)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
         first = proof.refusals[0]

@@ -9,6 +9,8 @@ from yandrel.languages.jvm.content import ContentReader, read_content
 from yandrel.languages.jvm.kotlin_content import KotlinReader
 from yandrel.languages.jvm.kotlin_limits import refuse_in_kotlin
 from yandrel.languages.jvm.kotlin_tree import facade_name
+from yandrel.languages.jvm.modules import ModuleFile
+from yandrel.languages.jvm.project import MODULE
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.jvm.visibility import Visibility
 from yandrel.languages.named.assemblies import keep_to_file
@@ -236,6 +238,13 @@ class JvmDialect(Dialect):
         if lines:
             parts.append(newline.join(line for _, line in lines))
         return (newline * 2).join([*parts, *pieces]) + newline
+
+    def edit_module(
+        self, unit: str, content: Content, relocation: Relocation, renaming: Renaming
+    ) -> list[Edit]:
+        if not unit.endswith(MODULE):
+            return []
+        return ModuleFile(unit, content.source, relocation, renaming).edits()
 
     def follows_file(self, held: Held, unit: str) -> bool:
         return held.space == "type" and held.name == unit.rpartition("/")[2].partition(".")[0]

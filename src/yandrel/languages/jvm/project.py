@@ -8,6 +8,7 @@ from yandrel.languages.named.roots import infer_roots
 from yandrel.model.project import Project, SourceRoot, Units
 
 MANIFESTS = ("pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts")
+MODULE = "module-info.java"
 CUSTOMARY = re.compile(r"\A((?:.*/)?src/[^/]+/(?:java|kotlin)/)")
 
 

@@ -213,6 +213,12 @@ class Dialect(ABC):
         """Return the edits of strings that lead to files."""
         return []
 
+    def edit_module(
+        self, unit: str, content: Content, relocation: Relocation, renaming: Renaming
+    ) -> list[Edit]:
+        """Return the edits of what a file says about namespaces as wholes: what a module hands out."""
+        return []
+
     def namespace_at(self, path: str, roots: Roots) -> str | None:
         """Return the namespace that a path has by some roots; None where none covers it."""
         return roots.namespace_at(path)

@@ -301,10 +301,10 @@ class FileRewriter:
         if self.leaving and len(self.leaving) == len(content.held) and not content.acts and not self.arrivals:
             result.emptied.add(self.unit)
             return
-        last = len(content.blocks) - 1
+        receiving = self.context.names.block_for_arrivals(self.unit)
         for number, block in enumerate(content.blocks):
             namespace = self.context.names.namespaces[self.unit, number]
-            pieces = self.arrivals if number == last else []
+            pieces = self.arrivals if number == receiving else []
             self.rewrite_block(number, namespace, pieces)
             if namespace != block.name:
                 self.edits += self.dialect.edit_namespace(content, block, namespace)
@@ -312,6 +312,8 @@ class FileRewriter:
             start, end = cut_span(content.source, held.start, held.end)
             self.edits.append(Edit(start, end, b""))
         self.rename_definitions()
+        relocation = self.context.relocation
+        self.edits += self.dialect.edit_module(self.unit, content, relocation, self.context.renaming)
         gone = [(h.start, h.end) for h in self.leaving]
         self.edits += [
             edit

@@ -111,11 +111,18 @@ class NameMap:
 
     def namespace_of_target(self, unit: str, origin: str, block: int) -> str:
         """Return the namespace of a unit, by its new path, that definitions arrive in."""
-        for old, content in self.contents.items():
+        for old in self.contents:
             if self.relocation.unit(old) == unit:
-                return self.namespaces[old, len(content.blocks) - 1]
+                return self.namespaces[old, self.block_for_arrivals(old)]
         expected = self.dialect.namespace_at(unit, self.roots)
         return expected if expected is not None else self.contents[origin].blocks[block].name
+
+    def block_for_arrivals(self, unit: str) -> int:
+        """Return the block that definitions arrive in: that of the folder's namespace, or the last."""
+        count = len(self.contents[unit].blocks)
+        expected = self.dialect.namespace_at(self.relocation.unit(unit), self.roots)
+        fitting = [number for number in range(count) if self.namespaces[unit, number] == expected]
+        return fitting[-1] if fitting else count - 1
 
     def place_unit(self, old: str) -> None:
         new = self.relocation.unit(old)

@@ -310,4 +310,7 @@ def _drop_clauses(content: Content, items: list[KeptImport], staying: list[KeptI
 
 def _is_indented(content: Content, block: int) -> bool:
     found = content.blocks[block]
+    first = next((s for s in content.statements if s.block == block), None)
+    if first is not None:
+        return content.source[first.start - 1 : first.start] in (b" ", b"\t")
     return re.search(rb"\{\s*\Z", content.source[found.statement_end : found.insert_at]) is not None

@@ -1,0 +1,55 @@
+"""Names and paths of what moved that still stand in code: in comments, and in strings that hold more."""
+
+import re
+from collections.abc import Mapping
+
+from yandrel.index.code import CodeIndex
+from yandrel.languages.protocol import View
+from yandrel.model.changes import Note
+from yandrel.moves.plan import ChangePlan
+from yandrel.moves.texts import renamed_names
+
+SEPARATOR = re.compile(r"[.\\/]")
+
+
+def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> None:
+    """Add a note for each qualified name or path in code that would be another now, and was not rewritten."""
+    names = {old: new for old, new in renamed_names(index, plan, views).items() if SEPARATOR.search(old)}
+    names |= {old: new for old, new in plan.relocation.units.items() if "/" in old and old != new}
+    names = {old: new for old, new in names.items() if old not in names.values()}
+    if not names:
+        return
+    outer = {_spelled(SEPARATOR.split(name)[:-1], name) for name in names}
+    wanted = re.compile(b"|".join(sorted(outer)))
+    longest_first = sorted(names, key=len, reverse=True)
+    any_name = b"|".join(_spelled(SEPARATOR.split(name), name) for name in longest_first)
+    pattern = re.compile(rb"(?<![\w.\\/$])(?:" + any_name + rb")(?![\w$])")
+    known = {(note.unit, note.text) for note in plan.notes}
+    for path, data in _texts_after(index, plan).items():
+        if not wanted.search(data):
+            continue
+        for found in pattern.finditer(data):
+            text = found.group().decode("utf-8", "replace")
+            new = names.get(text) or names.get(text.replace("\\\\", "\\"), "")
+            if new and (path, text) not in known:
+                known.add((path, text))
+                line = data.count(b"\n", 0, found.start()) + 1
+                plan.notes.append(Note(path, line, text, f"names what moves; it would be {new} now"))
+
+
+def _spelled(parts: list[str], name: str) -> bytes:
+    """Return a pattern of a name's parts, its separators doubled or not where they are backslashes."""
+    found = SEPARATOR.search(name)
+    separator = rb"\\{1,2}" if found is not None and found[0] == "\\" else None
+    if separator is not None:
+        return separator.join(re.escape(part).encode() for part in parts)
+    end = sum(len(part) + 1 for part in parts) - 1
+    return re.escape(name[:end]).encode()
+
+
+def _texts_after(index: CodeIndex, plan: ChangePlan) -> dict[str, bytes]:
+    """Return the text of each unit as it will be, by its new path."""
+    changed = plan.new_sources()
+    gone = {change.old for change in plan.files if change.old != change.new}
+    texts = {path: index.read_raw(path) for path in index.facts if path not in gone and path not in changed}
+    return {**texts, **changed}
