@@ -16,7 +16,8 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
     """Add a note for each qualified name or path in code that would be another now, and was not rewritten."""
     names = {old: new for old, new in renamed_names(index, plan, views).items() if SEPARATOR.search(old)}
     names |= {old: new for old, new in plan.relocation.units.items() if "/" in old and old != new}
-    names = {old: new for old, new in names.items() if old not in names.values()}
+    after = {*names.values()} | {old for old in names if any(v.find_qualified(old) for v in views.values())}
+    names = {old: new for old, new in names.items() if old not in after}
     if not names:
         return
     outer = {_spelled(SEPARATOR.split(name)[:-1], name) for name in names}

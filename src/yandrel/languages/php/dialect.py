@@ -19,6 +19,7 @@ from yandrel.languages.named.table import Renaming, join_name, last_of, parent_o
 from yandrel.languages.php.content import read_content
 from yandrel.languages.php.view import PhpView
 from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.graph import Symbol
 
 WORDS = {"type": "", "function": "function ", "constant": "const "}
 ORDER = {"type": "0", "function": "1", "constant": "2"}
@@ -183,9 +184,12 @@ class PhpDialect(Dialect):
             if content is None or target.unit == relocation.unit(symbol.unit):
                 continue
             held = next((h for h in content.held if h.name == symbol.name), None)
-            if held is None or target.unit in present:
+            if held is None:
                 continue
             if held.space == "type" and self._is_autoloaded(target.unit, target.name, relocation):
+                continue
+            if target.unit in present:
+                refusals += self._refuse_unfound(symbol, target, content.line_of(held.start), relocation)
                 continue
             refusals.append(
                 Refusal(
@@ -198,6 +202,25 @@ class PhpDialect(Dialect):
                 )
             )
         return refusals
+
+    def _refuse_unfound(
+        self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation
+    ) -> list[Refusal]:
+        """A class that is looked for by its name is not found in the file of another."""
+        stem = symbol.unit.rpartition("/")[2].removesuffix(".php")
+        if stem != symbol.name or not self.view.namespace_of(symbol.unit):
+            return []
+        if not self._is_autoloaded(symbol.unit, symbol.name, Relocation({}, {})):
+            return []
+        folder = target.unit[: target.unit.rfind("/") + 1]
+        return [
+            Refusal(
+                symbol.unit,
+                line,
+                f"{target.name} would be looked for in {folder}{target.name}.php, not in {target.unit}",
+                f"move it to {folder}, or have composer.json's classmap name that file",
+            )
+        ]
 
     def _is_autoloaded(self, unit: str, name: str, relocation: Relocation) -> bool:
         project = self.view.project
