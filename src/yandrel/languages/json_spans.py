@@ -4,7 +4,12 @@ import re
 from collections.abc import Iterator
 from typing import NamedTuple
 
+from yandrel.model.changes import Edit
+
 TOKEN = re.compile(rb'"(?:[^"\\]|\\.)*"|//[^\n]*|/\*.*?\*/|[{}\[\],:]', re.DOTALL)
+
+AFTER_ITEM = re.compile(rb"\s*,\s*")
+BEFORE_ITEM = re.compile(rb"\s*,\s*\Z|\s+\Z")
 
 
 class JsonString(NamedTuple):
@@ -60,3 +65,13 @@ def find_strings(data: bytes) -> Iterator[JsonString]:
             else:
                 inner = (*keys, key) if stack and stack[-1][0] == "{" else keys
                 yield JsonString(found.start() + 1, found.end() - 1, text, inner, False)
+
+
+def remove_string(data: bytes, item: JsonString) -> Edit:
+    """Return the edit that takes a string out of the list that it stands in, with its comma and its line."""
+    start, end = item.start - 1, item.end + 1
+    following = AFTER_ITEM.match(data, end)
+    if following is not None:
+        return Edit(start, following.end(), b"")
+    before = BEFORE_ITEM.search(data, 0, start)
+    return Edit(before.start() if before is not None else start, end, b"")

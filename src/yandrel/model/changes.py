@@ -45,7 +45,7 @@ class Relocation:
     The units of new symbols are named by their new paths. Folders end in a slash. Where
     `drops_reexports`, a package no longer hands on what leaves it. `files` are those that are not of
     the language that is asked, but may be named by a path. `references` are project files with those
-    that they must refer to from now on.
+    that they must refer to from now on. `gone` are units that nothing is left of.
     """
 
     units: Mapping[str, str]
@@ -54,6 +54,7 @@ class Relocation:
     drops_reexports: bool = False
     files: Mapping[str, str] = field(default_factory=dict)
     references: Mapping[str, frozenset[str]] = field(default_factory=dict)
+    gone: frozenset[str] = frozenset()
 
     def unit(self, path: str) -> str:
         """Return the new path of a unit or folder."""

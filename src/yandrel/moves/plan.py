@@ -74,6 +74,7 @@ def plan_relocation(
         total.notes.append(Note(unit, 0, "generated", "names what moves: make it anew"))
     if total.refusals:
         raise_refusals(total)
+    relocation = replace(relocation, gone=frozenset(total.emptied))
     edit_manifests(index, relocation, total, decoded)
     files = build_files(index, relocation, total, decoded)
     texts = {path: source.data for path, source in decoded.items()}

@@ -2,8 +2,10 @@
 
 import re
 from collections.abc import Mapping
-from posixpath import normpath, relpath
+from posixpath import relpath
 
+from yandrel.errors import RefusedError
+from yandrel.languages.csharp.listings import Listings, resolve_path
 from yandrel.languages.named.roots import infer_roots
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units
@@ -13,6 +15,7 @@ MANIFESTS = ("*.csproj", "*.sln")
 ROOT_NAMESPACE = re.compile(rb"<RootNamespace>\s*([\w.]+)\s*</RootNamespace>")
 PATH = re.compile(rb'\b(?:Include|Update|Remove|Exclude)\s*=\s*"([^"]+)"')
 SOLUTION_PATH = re.compile(rb'^Project\([^)]*\)\s*=\s*"[^"]*",\s*"([^"]+)"', re.MULTILINE)
+REFERENCE_ELEMENT = re.compile(rb"<ProjectReference\s[^>]*?(?:/>|[^/]>.*?</ProjectReference\s*>)", re.DOTALL)
 REFERENCE = re.compile(rb'<ProjectReference\s+Include\s*=\s*"([^"]+)"')
 
 
@@ -59,27 +62,21 @@ def project_of(unit: str, project: Project) -> str:
 def references_of(path: str, data: bytes) -> list[str]:
     """Return the project files that a project file refers to."""
     base = path[: path.rfind("/") + 1]
-    return [_resolve(base, found.group(1)) for found in REFERENCE.finditer(data)]
-
-
-def _resolve(base: str, text: bytes) -> str:
-    return normpath(base + text.decode("utf-8", "replace").replace("\\", "/"))
+    return [resolve_path(base, found.group(1)) for found in REFERENCE.finditer(data)]
 
 
 def rewrite_manifests(
     project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
 ) -> dict[str, list[Edit]]:
     """Return the new paths of files, folders and project files that project files and solutions name."""
-    edits: dict[str, list[Edit]] = {}
+    edits, removed = Listings(project, relocation, manifests).edits()
     for path, data in manifests.items():
         pattern = SOLUTION_PATH if path.endswith(".sln") else PATH
         for found in pattern.finditer(data):
             new = _new_path(path, found.group(1), relocation)
-            if new != found.group(1):
+            gone = any(start <= found.start() < end for start, end in removed.get(path, ()))
+            if new != found.group(1) and not gone:
                 edits.setdefault(path, []).append(Edit(found.start(1), found.end(1), new))
-    for path, data in manifests.items():
-        if path.endswith(".csproj") and _lists_files(data):
-            edits.setdefault(path, []).extend(_list_new(path, data, relocation))
     for path, targets in relocation.references.items():
         if path in manifests:
             edits.setdefault(path, []).append(_refer(path, manifests[path], targets))
@@ -87,16 +84,22 @@ def rewrite_manifests(
 
 
 def _refer(path: str, data: bytes, targets: frozenset[str]) -> Edit:
-    """Return the edit that makes a project file refer to others."""
+    """Return the edit that makes a project file refer to others; raises where it has no place for that."""
     base = path[: path.rfind("/") + 1]
     newline = "\r\n" if b"\r\n" in data else "\n"
-    names = (relpath(target, base or ".").replace("/", "\\") for target in sorted(targets))
+    names = [relpath(target, base or ".").replace("/", "\\") for target in sorted(targets)]
     lines = [f'    <ProjectReference Include="{name}" />' for name in names]
-    known = list(REFERENCE.finditer(data))
+    known = list(REFERENCE_ELEMENT.finditer(data))
     if known:
         at = data.find(b"\n", known[-1].end()) + 1
         return Edit(at, at, (newline.join(lines) + newline).encode())
     at = data.rfind(b"</Project>")
+    if at < 0:
+        raise RefusedError(
+            f"would have to refer to {', '.join(names)}, and has no place for that",
+            where=path,
+            todo="write the reference first",
+        )
     body = newline.join(["  <ItemGroup>", *lines, "  </ItemGroup>"])
     return Edit(at, at, (body + newline).encode())
 
@@ -105,7 +108,7 @@ def _new_path(path: str, text: bytes, relocation: Relocation) -> bytes:
     if b"*" in text or b"$(" in text:
         return text
     new_base = relocation.unit(path)[: relocation.unit(path).rfind("/") + 1]
-    old = _resolve(path[: path.rfind("/") + 1], text)
+    old = resolve_path(path[: path.rfind("/") + 1], text)
     if "/" not in old and b"/" not in text and b"\\" not in text and b"." not in text:
         return text
     moved = relocation.unit(old)
@@ -113,29 +116,3 @@ def _new_path(path: str, text: bytes, relocation: Relocation) -> bytes:
         return text
     separator = b"/" if b"/" in text else b"\\"
     return relpath(moved, new_base or ".").encode().replace(b"/", separator)
-
-
-def _lists_files(data: bytes) -> bool:
-    return b"<Compile Include" in data and b"Sdk=" not in data
-
-
-def _list_new(path: str, data: bytes, relocation: Relocation) -> list[Edit]:
-    """Return the edit that lists the file which a definition gets, after the one that it leaves."""
-    base = path[: path.rfind("/") + 1]
-    listed = {_resolve(base, found.group(1)): found for found in PATH.finditer(data)}
-    out = []
-    seen = set()
-    for symbol, target in relocation.definitions.items():
-        place = listed.get(symbol.unit)
-        if place is None or target.unit in listed or target.unit in seen:
-            continue
-        if target.unit == relocation.unit(symbol.unit):
-            continue
-        seen.add(target.unit)
-        start = data.rfind(b"\n", 0, place.start()) + 1
-        stop = data.find(b"\n", place.end()) + 1
-        line = data[start:stop]
-        inner = line.replace(place.group(1), relpath(target.unit, base or ".").encode().replace(b"/", b"\\"))
-        if line.rstrip().endswith(b"/>"):
-            out.append(Edit(stop, stop, inner))
-    return out

@@ -100,7 +100,9 @@ class GoLanguage:
         return name
 
     def file_name(self, definition: str, like: str) -> str:
-        return snake(definition.rpartition(".")[2])
+        """Tests go into files of tests: others would not be built without them."""
+        stem = snake(definition.rpartition(".")[2])
+        return f"{stem.removeprefix('test_')}_test" if like.endswith("_test.go") else stem
 
     def hints(self) -> tuple[Hint, ...]:
         return HINTS

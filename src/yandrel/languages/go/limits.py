@@ -1,5 +1,6 @@
 """What Go does not let go: unexported names across packages, methods without their types, circles."""
 
+import re
 from collections.abc import Iterator, Mapping
 from posixpath import normpath
 
@@ -15,6 +16,8 @@ from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
 
 MOST_NAMED = 6
+TEST_FILE = "_test.go"
+RUN_AS_TEST = re.compile(r"(?:Test|Benchmark|Example|Fuzz)(?![a-z])")
 SYSTEMS = frozenset(
     {"aix", "android", "darwin", "dragonfly", "freebsd", "illumos", "ios", "js", "linux", "netbsd"}
     | {"openbsd", "plan9", "solaris", "wasip1", "windows", "386", "amd64", "arm", "arm64", "loong64", "mips"}
@@ -30,7 +33,9 @@ def object_to(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     refuse_embedded_renames(context, meant)
     refuse_lost_files(context)
     refuse_other_systems(context)
+    refuse_lost_tests(context)
     if not context.result.refusals:
+        refuse_unseen_tests(context, meant)
         refuse_hidden(context, meant)
         refuse_circles(context, meant)
 
@@ -148,6 +153,38 @@ def refuse_other_systems(context: Context) -> None:
             context.refuse(symbol.unit, -1, why)
 
 
+def refuse_lost_tests(context: Context) -> None:
+    """Tests are looked for in files that are called like tests."""
+    relocation = context.relocation
+    for symbol, definition in definitions_of(context):
+        target = relocation.place(symbol)
+        if not symbol.unit.endswith(TEST_FILE) or target.unit.endswith(TEST_FILE):
+            continue
+        if definition.kind == "function" and RUN_AS_TEST.match(symbol.name):
+            why = f"{symbol.name} would not be run: {target.unit} is not called *{TEST_FILE}"
+            context.refuse(symbol.unit, -1, why)
+
+
+def refuse_unseen_tests(context: Context, meant: Mapping[str, list[Meant]]) -> None:
+    """What a file of tests defines is seen by the tests of its folder alone."""
+    place = context.relocation.place
+    for unit, items in meant.items():
+        for item in items:
+            if item.use.doc or not item.symbols:
+                continue
+            symbol = item.symbols[0]
+            user = _file_after(context, unit, item.use.piece)
+            if _is_unseen(user, place(symbol).unit) and not _is_unseen(unit, symbol.unit):
+                why = f"{place(symbol).name} would be in a file of tests, which only its folder's tests see"
+                context.refuse(unit, item.use.start, why, "move both, or call the file otherwise")
+
+
+def _is_unseen(user: str, used: str) -> bool:
+    if not used.endswith(TEST_FILE):
+        return False
+    return not user.endswith(TEST_FILE) or folder_of(user) != folder_of(used)
+
+
 def built_for(path: str) -> tuple[str, ...]:
     """Return the systems that a file's name restricts it to."""
     parts = path.rpartition("/")[2].removesuffix(".go").removesuffix("_test").split("_")[1:]
@@ -185,6 +222,13 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
         why = f"uses what only the package of {home} sees: {listed}{more}"
         together = f"move {home} and {unit} together" if unit != home else "move what it uses along"
         context.refuse(unit, min(names.values()), why, f"export it first, or {together}")
+
+
+def _file_after(context: Context, unit: str, piece: int) -> str:
+    """Return the file that a place in a unit will be in."""
+    content = context.contents[unit]
+    name = content.pieces[piece].name if 0 <= piece < len(content.pieces) else ""
+    return context.relocation.place(Symbol(unit, name)).unit
 
 
 def _holder(context: Context, unit: str, piece: int) -> Package:
@@ -267,7 +311,7 @@ def refuse_circles(context: Context, meant: Mapping[str, list[Meant]]) -> None:
             )
             if target == user[0]:
                 continue
-            if not context.relocation.unit(unit).endswith("_test.go"):
+            if not _file_after(context, unit, item.use.piece).endswith(TEST_FILE):
                 after.add_edge(user[0], target)
             elif not user[1]:
                 tested[user[0], target] = unit, item.use.start

@@ -87,12 +87,16 @@ class Held:
 
 @dataclass(frozen=True, slots=True)
 class PathUse:
-    """A string that leads to a file: its content's span, the text, what it starts from."""
+    """A string that leads to a file: its content's span, the text, what it starts from.
+
+    `statement` is the span of the statement that loads the file and does nothing else.
+    """
 
     start: int
     end: int
     text: str
     base: str
+    statement: tuple[int, int] | None = None
 
 
 @dataclass

@@ -22,6 +22,10 @@ DOC_MARK = re.compile(rb"^[ \t/*]*@(\\?(?:[A-Z]\w*\\)*[A-Z]\w*)", re.MULTILINE)
 INLINE_TAG = re.compile(rb"\{@(?:see|link|inheritdoc)\s+([^}\s]+)")
 CLASS_NAME_TEXT = re.compile(rb"\\{0,2}[A-Za-z_]\w*(?:\\{1,2}[A-Za-z_]\w*)+\Z")
 
+LOADING = frozenset(
+    {"require_once_expression", "require_expression", "include_once_expression", "include_expression"}
+)
+
 
 class ContentReader:
     """Walks one file's tree once."""
@@ -236,7 +240,21 @@ class ContentReader:
         if (b"/" in text or b"." in text) and node.type == "string" and b"\n" not in text:
             base = _base_of(node)
             if base is not None:
-                self.content.paths.append(PathUse(start, end, text.decode("utf-8", "replace"), base))
+                written = text.decode("utf-8", "replace")
+                self.content.paths.append(PathUse(start, end, written, base, _loading_statement(node)))
+
+
+def _loading_statement(node: Node) -> tuple[int, int] | None:
+    """Return the span of the statement that does nothing but load the file that a string leads to."""
+    outer = node.parent
+    if outer is not None and outer.type == "binary_expression":
+        outer = outer.parent
+    if outer is not None and outer.type == "parenthesized_expression":
+        outer = outer.parent
+    statement = outer.parent if outer is not None and outer.type in LOADING else None
+    if statement is None or statement.type != "expression_statement":
+        return None
+    return statement.start_byte, statement.end_byte
 
 
 def _space_of(node: Node) -> str:

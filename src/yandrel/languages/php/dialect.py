@@ -5,7 +5,7 @@ import re
 from collections.abc import Iterable, Mapping
 
 from yandrel.languages.edits import newline_of
-from yandrel.languages.named.content import Block, Clause, Content, PathUse, Use
+from yandrel.languages.named.content import Block, Clause, Content, PathUse, Statement, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
     Dialect,
@@ -26,10 +26,14 @@ ORDER = {"type": "0", "function": "1", "constant": "2"}
 
 
 class PhpDialect(Dialect):
-    """See `Dialect`."""
+    """See `Dialect`.
+
+    `successors` are the files that nothing is left of, with those that are loaded instead.
+    """
 
     suffixes = (".php",)
     view: PhpView
+    successors: Mapping[str, str] = {}
 
     def read(self, source: bytes, unit: str) -> Content:
         return read_content(source)
@@ -178,6 +182,7 @@ class PhpDialect(Dialect):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
         refusals: list[Refusal] = []
+        self.successors = find_successors(relocation, contents)
         present = {relocation.unit(path) for path in self.view.units.facts}
         for symbol, target in relocation.definitions.items():
             content = contents.get(symbol.unit)
@@ -189,7 +194,9 @@ class PhpDialect(Dialect):
             if held.space == "type" and self._is_autoloaded(target.unit, target.name, relocation):
                 continue
             if target.unit in present:
-                refusals += self._refuse_unfound(symbol, target, content.line_of(held.start), relocation)
+                line = content.line_of(held.start)
+                refusals += self._refuse_unfound(symbol, target, line, relocation)
+                refusals += self._refuse_unloaded(symbol, target, line, relocation)
                 continue
             refusals.append(
                 Refusal(
@@ -222,6 +229,23 @@ class PhpDialect(Dialect):
             )
         ]
 
+    def _refuse_unloaded(
+        self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation
+    ) -> list[Refusal]:
+        """What stands in a file that composer.json loads is not found in one that nothing loads as it is."""
+        listed = [path for path in self.view.project.listed if not path.endswith("/")]
+        after = {relocation.unit(path) for path in listed}
+        if symbol.unit not in listed or target.unit in after or symbol.unit in self.successors:
+            return []
+        return [
+            Refusal(
+                symbol.unit,
+                line,
+                f"nothing would load {target.unit}, so that {symbol.name} would not be found",
+                "move it into a file that is loaded",
+            )
+        ]
+
     def _is_autoloaded(self, unit: str, name: str, relocation: Relocation) -> bool:
         project = self.view.project
         if any(
@@ -235,7 +259,13 @@ class PhpDialect(Dialect):
 
     def edit_paths(self, unit: str, new: str, content: Content, relocation: Relocation) -> list[Edit]:
         edits = []
+        named = {self._target_of(unit, path) for path in content.paths}
         for path in content.paths:
+            successor = self.successors.get(self._target_of(unit, path))
+            if successor in named and path.statement is not None:
+                statement = Statement(*path.statement, 0, "")
+                edits.append(remove_statement(content, statement, False))
+                continue
             text = self._new_path(unit, new, path, relocation)
             if text is not None and text != path.text:
                 edits.append(Edit(path.start, path.end, text.encode()))
@@ -257,7 +287,7 @@ class PhpDialect(Dialect):
             return None
         files, folders = self.view.units.files, self.view.units.folders
         if target in files:
-            moved = relocation.unit(target)
+            moved = self.successors.get(target) or relocation.unit(target)
         elif target + "/" in folders:
             moved = relocation.unit(target + "/").rstrip("/")
         else:
@@ -276,12 +306,35 @@ class PhpDialect(Dialect):
         files = self.view.units.files
         beside = posixpath.normpath(posixpath.join(posixpath.dirname(unit), path.text))
         if beside in files and (path.text not in files or beside == path.text):
-            moved = relocation.unit(beside)
+            moved = self.successors.get(beside) or relocation.unit(beside)
             start = posixpath.dirname(new)
             return posixpath.relpath(moved, start or ".") if (moved, new) != (beside, unit) else None
         if path.text in files:
-            return relocation.unit(path.text)
+            return self.successors.get(path.text) or relocation.unit(path.text)
         return None
+
+    def _target_of(self, unit: str, path: PathUse) -> str:
+        """Return the file of the application that a path leads to, nothing where it is none."""
+        folder = posixpath.dirname(unit)
+        up = int(path.base[4:]) if path.base.startswith("dir:") else 0
+        places = [posixpath.join(_climb(folder, up) or ".", path.text.lstrip("/"))]
+        if path.base == "here" and not path.text.startswith((".", "/")):
+            places.append(path.text)
+        found = (posixpath.normpath(place) for place in places)
+        return next((place for place in found if place in self.view.units.files), "")
+
+
+def find_successors(relocation: Relocation, contents: Mapping[str, Content]) -> dict[str, str]:
+    """Return the files that nothing is left of, with those that their first definitions go to."""
+    found = {}
+    for unit, content in contents.items():
+        targets = [relocation.definitions.get(Symbol(unit, held.name)) for held in content.held]
+        comes = any(target.unit == unit for target in relocation.definitions.values())
+        first = targets[0] if targets else None
+        if first is not None and not content.acts and not comes:
+            if all(target is not None and target.unit != relocation.unit(unit) for target in targets):
+                found[unit] = first.unit
+    return found
 
 
 def _climb(folder: str, levels: int) -> str:

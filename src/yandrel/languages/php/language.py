@@ -55,6 +55,11 @@ class PhpLanguage(NamedLanguage):
         assert isinstance(view, PhpView)
         return PhpDialect(view)
 
+    def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
+        """Files that definitions leave may be loaded by their paths."""
+        words = super().moved_words(view, relocation)
+        return words | {symbol.unit.rpartition("/")[2] for symbol in relocation.definitions}
+
     def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.php.scaffold import PhpScaffolder
 

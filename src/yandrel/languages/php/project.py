@@ -5,7 +5,7 @@ from collections.abc import Iterator, Mapping
 from fnmatch import fnmatchcase
 from typing import Any
 
-from yandrel.languages.json_spans import escape, find_strings
+from yandrel.languages.json_spans import escape, find_strings, remove_string
 from yandrel.languages.named.roots import infer_roots
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import Project, SourceRoot, Units
@@ -99,13 +99,27 @@ def rewrite_manifests(
     for path, data in manifests.items():
         base = path[: path.rfind("/") + 1]
         new_base = relocation.unit(path)[: relocation.unit(path).rfind("/") + 1]
-        for item in find_strings(data):
-            if item.is_key or not item.keys or item.keys[0] not in SECTIONS:
+        strings = [s for s in find_strings(data) if not s.is_key and s.keys and s.keys[0] in SECTIONS]
+        listed = {base + item.text.removeprefix("./") for item in strings}
+        for item in strings:
+            old = base + item.text.removeprefix("./")
+            if old in relocation.gone:
+                successor = _successor_of(old, relocation)
+                if not successor or successor in listed:
+                    edits.setdefault(path, []).append(remove_string(data, item))
+                elif successor.startswith(new_base):
+                    text = escape(successor[len(new_base) :]).encode()
+                    edits.setdefault(path, []).append(Edit(item.start, item.end, text))
                 continue
             new = _new_path(item.text, base, new_base, relocation)
             if new != item.text:
                 edits.setdefault(path, []).append(Edit(item.start, item.end, escape(new).encode()))
     return edits
+
+
+def _successor_of(unit: str, relocation: Relocation) -> str:
+    """Return the file that the first definition of a file goes to of which nothing is left."""
+    return next((new.unit for old, new in relocation.definitions.items() if old.unit == unit), "")
 
 
 def _new_path(text: str, base: str, new_base: str, relocation: Relocation) -> str:
