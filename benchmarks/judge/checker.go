@@ -20,14 +20,19 @@ import (
 
 var files = token.NewFileSet()
 var folders = map[string]map[string][]*ast.File{}
+var tests = map[string]map[string][]*ast.File{}
 var checked = map[string]*types.Package{}
 var checking = map[string]bool{}
 var module, root string
 var standard = importer.Default()
 
-type local struct{}
+// importing finds packages; `tested` is one with the tests of its own package, which only its outside tests see.
+type importing struct{ tested *types.Package }
 
-func (local) Import(name string) (*types.Package, error) {
+func (found importing) Import(name string) (*types.Package, error) {
+	if found.tested != nil && found.tested.Path() == name {
+		return found.tested, nil
+	}
 	if name == module || strings.HasPrefix(name, module+"/") {
 		return check(name)
 	}
@@ -53,9 +58,17 @@ func guess(name string) string {
 	return last
 }
 
+var reported = map[string]bool{}
+
+// report prints a fault, once for each place: packages are checked again with their tests.
 func report(err error) {
 	text := err.Error()
 	if fault, ok := err.(types.Error); ok {
+		place := files.Position(fault.Pos).String() + fault.Msg
+		if reported[place] {
+			return
+		}
+		reported[place] = true
 		text = fault.Msg
 	}
 	fmt.Println(text)
@@ -72,28 +85,41 @@ func check(name string) (*types.Package, error) {
 		return nil, fmt.Errorf("no package %s", name)
 	}
 	checking[name] = true
-	var result *types.Package
-	names := []string{}
-	for package_ := range packages {
-		names = append(names, package_)
-	}
-	sort.Strings(names)
-	for _, package_ := range names {
-		config := types.Config{Importer: local{}, Error: report, FakeImportC: true}
-		made, _ := config.Check(name, files, packages[package_], nil)
-		if !strings.HasSuffix(package_, "_test") && result == nil {
-			result = made
-		}
-		if !strings.HasSuffix(package_, "_test") {
-			checked[name] = result
+	result := types.NewPackage(name, path.Base(name))
+	for _, package_ := range sorted(packages) {
+		if len(packages[package_]) > 0 && !strings.HasSuffix(package_, "_test") {
+			config := types.Config{Importer: importing{}, Error: report, FakeImportC: true}
+			result, _ = config.Check(name, files, packages[package_], nil)
+			break
 		}
 	}
 	checking[name] = false
-	if result == nil {
-		result = types.NewPackage(name, path.Base(name))
-	}
 	checked[name] = result
 	return result, nil
+}
+
+// checkTests checks a package again with its own tests, then what tests it from outside.
+func checkTests(name string) {
+	folder := strings.TrimPrefix(strings.TrimPrefix(name, module), "/")
+	var tested *types.Package
+	for _, package_ := range sorted(tests[folder]) {
+		config := types.Config{Importer: importing{tested}, Error: report, FakeImportC: true}
+		if strings.HasSuffix(package_, "_test") {
+			config.Check(name+"_test", files, tests[folder][package_], nil)
+			continue
+		}
+		together := append(append([]*ast.File{}, folders[folder][package_]...), tests[folder][package_]...)
+		tested, _ = config.Check(name, files, together, nil)
+	}
+}
+
+func sorted(packages map[string][]*ast.File) []string {
+	names := []string{}
+	for name := range packages {
+		names = append(names, name)
+	}
+	sort.Strings(names)
+	return names
 }
 
 func fits(file *ast.File, name string) bool {
@@ -148,8 +174,13 @@ func main() {
 		folder = filepath.ToSlash(folder)
 		if folders[folder] == nil {
 			folders[folder] = map[string][]*ast.File{}
+			tests[folder] = map[string][]*ast.File{}
 		}
-		folders[folder][file.Name.Name] = append(folders[folder][file.Name.Name], file)
+		held := folders[folder]
+		if strings.HasSuffix(place, "_test.go") {
+			held = tests[folder]
+		}
+		held[file.Name.Name] = append(held[file.Name.Name], file)
 		return nil
 	})
 	all := []string{}
@@ -159,5 +190,8 @@ func main() {
 	sort.Strings(all)
 	for _, folder := range all {
 		check(strings.TrimSuffix(module+"/"+folder, "/"))
+	}
+	for _, folder := range all {
+		checkTests(strings.TrimSuffix(module+"/"+folder, "/"))
 	}
 }

@@ -252,10 +252,11 @@ class CSharpDialect(Dialect):
     ) -> str:
         """A unit follows its folder where it did before, or where it is moved to where it stands."""
         text = content.source[block.name_start : block.name_end].decode("utf-8", "replace")
-        if len(content.blocks) > 1 or not expected or "".join(text.split()) != block.name:
+        if not expected or "".join(text.split()) != block.name:
             return block.name
         follows = self.view.expected_namespace(unit) == block.name
-        return expected if follows or unit == new else block.name
+        mended = unit == new and len(content.blocks) == 1
+        return expected if follows or mended else block.name
 
     def fit_into(self, content: Content, block: int, text: str) -> str:
         """Indent the first line of pieces like what stands in the block."""

@@ -227,8 +227,10 @@ class Dialect(ABC):
         self, unit: str, new: str, content: Content, block: Block, expected: str | None
     ) -> str:
         """Return the namespace of a block of a moved unit; `expected` is that of its new folder."""
-        if len(content.blocks) > 1 or expected is None:
+        if expected is None:
             return block.name
+        if len(content.blocks) > 1:
+            return expected if block.name and block.name == self.view.expected_namespace(unit) else block.name
         if not block.name and not any(self.follows_file(held, unit) for held in content.held):
             return ""
         return expected
