@@ -7,8 +7,9 @@ from collections import Counter
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
 from pathlib import Path
+from xml.etree import ElementTree
 
-from benchmarks.judge.resolvers import resolve_kotlin, resolve_php
+from benchmarks.judge.resolvers import find_autoloaded, resolve_kotlin, resolve_php
 
 ENDINGS = {
     "java": (".java",), "kotlin": (".kt",), "csharp": (".cs",), "php": (".php",), "go": (".go",),
@@ -98,7 +99,30 @@ def judge_csharp(root: Path, renamed: dict[str, str]) -> Findings:
         found = re.match(r".*?error (CS\d+): (.*)", line)
         if found is not None:
             errors[_plain(f"{found[1]} {found[2]}", renamed)] += 1
-    return Findings(errors)
+    return Findings(errors + _faults_of_projects(root))
+
+
+def _faults_of_projects(root: Path) -> Counter[str]:
+    """Count project files that are no XML any more, files that they list and that are not there, and lists
+    without a file of their folder."""
+    faults: Counter[str] = Counter()
+    for project in _files(root, (".csproj",)):
+        try:
+            tree = ElementTree.fromstring((root / project).read_bytes())
+        except ElementTree.ParseError:
+            faults[f"{project} is no XML"] += 1
+            continue
+        listed = [
+            node.get("Include", "").replace("\\", "/")
+            for node in tree.iter()
+            if node.tag.rpartition("}")[2] == "Compile" and "*" not in node.get("Include", "")
+        ]
+        folder = (root / project).parent
+        faults["listed and not there"] += sum(not (folder / path).exists() for path in listed)
+        there = {(folder / path).resolve() for path in listed}
+        if listed:
+            faults["there and not listed"] += sum(p.resolve() not in there for p in folder.rglob("*.cs"))
+    return faults
 
 
 def judge_script(root: Path, renamed: dict[str, str]) -> Findings:
@@ -145,13 +169,17 @@ def judge_go(root: Path, renamed: dict[str, str]) -> Findings:
 
 def judge_by_names(resolve: Callable[[Iterator[tuple[str, str]]], Counter[str]], language: str) -> "Judge":
     def judge(root: Path, renamed: dict[str, str]) -> Findings:
-        texts = (
+        texts = [
             (path, (root / path).read_text(encoding="utf-8", errors="replace"))
             for path in _files(root, ENDINGS[language])
-        )
+        ]
         found: Counter[str] = Counter()
-        for name, count in resolve(texts).items():
+        for name, count in resolve(iter(texts)).items():
             found[renamed.get(name, name)] += count
+        if language == "php":
+            for name, count in find_autoloaded(root, iter(texts)).items():
+                word, _, last = name.partition(" ")
+                found[f"{word} {renamed.get(last, last)}"] += count
         return Findings(found=found)
 
     return judge

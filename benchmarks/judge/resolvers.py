@@ -1,8 +1,10 @@
 """Which names lead to the application's own definitions, read with regular expressions alone."""
 
+import json
 import re
 from collections import Counter, defaultdict
 from collections.abc import Iterator
+from pathlib import Path
 
 KOTLIN_NOISE = re.compile(r'"""[\s\S]*?"""|/\*[\s\S]*?\*/|//[^\n]*|"(?:\\.|[^"\\\n])*"|\'(?:\\.|[^\'\\])\'')
 KOTLIN_PACKAGE = re.compile(r"^\s*package\s+([\w.`]+)", re.MULTILINE)
@@ -90,6 +92,36 @@ def resolve_php(texts: Iterator[tuple[str, str]]) -> Counter[str]:
             if full.lower() in declared:
                 uses[full.rpartition("\\")[2]] += 1
     return uses
+
+
+def find_autoloaded(root: Path, texts: Iterator[tuple[str, str]]) -> Counter[str]:
+    """Return the classes that Composer's PSR-4 loader would find by their names."""
+    prefixes: list[tuple[str, str]] = []
+    for place in root.rglob("composer.json"):
+        base = place.parent.relative_to(root).as_posix().removeprefix(".")
+        try:
+            held = json.loads(place.read_text(encoding="utf-8"))
+        except ValueError:
+            continue
+        for section in ("autoload", "autoload-dev"):
+            for prefix, folders in (held.get(section, {}) or {}).get("psr-4", {}).items():
+                for folder in folders if isinstance(folders, list) else [folders]:
+                    below = f"{base}/{folder}".strip("/").removesuffix("/")
+                    prefixes.append((prefix.strip("\\"), below + "/" if below else ""))
+    found: Counter[str] = Counter()
+    for path, text in texts:
+        clean = _without(PHP_NOISE, text)
+        declared = {name[1] for name in PHP_DECLARED.finditer(clean)}
+        stem = path.rpartition("/")[2].removesuffix(".php")
+        if stem not in declared:
+            continue
+        spaces = {name[1] for name in PHP_NAMESPACE.finditer(clean)} or {""}
+        for prefix, folder in prefixes:
+            below = path[len(folder) :].rpartition("/")[0].replace("/", "\\")
+            if path.startswith(folder) and "\\".join(filter(None, (prefix, below))) in spaces:
+                found["autoloaded " + stem] += 1
+                break
+    return found
 
 
 def _php_names(text: str) -> Iterator[tuple[str, str]]:

@@ -273,13 +273,13 @@ class _Check:
 
     def compare_as_sets(self, unit: str, places: set[str]) -> None:
         found: set[Symbol] = set()
-        missing: Counter[str] = Counter()
+        missing: set[str] = set()
         for place in places:
             for edge in self.after.edges_of(place):
                 if edge.state == State.FOUND:
                     found.add(edge.target)
                 elif edge.state == State.MISSING:
-                    missing[edge.spelled.rpartition(".")[2]] += 1
+                    missing.add(edge.spelled.rpartition(".")[2])
         arrived = set(self.relocation.definitions.values())
         dropped = unit in {s.unit for s in self.relocation.definitions}
         for edge in self.before.edges_of(unit):
@@ -289,11 +289,19 @@ class _Check:
                 if wanted not in found and not here and not dropped:
                     if not (edge.name == "" and self._holds_only_moved(edge, found)):
                         self.lost(unit, edge)
-            elif edge.state == State.MISSING:
-                missing[edge.spelled.rpartition(".")[2]] -= 1
-        for spelled, count in missing.items():
-            if count > 0:
-                self.refusals.append(Refusal(unit, 0, f"{spelled} would lead nowhere"))
+        for spelled in sorted(missing - self.missing_before(unit, places)):
+            self.refusals.append(Refusal(unit, 0, f"{spelled} would lead nowhere"))
+
+    def missing_before(self, unit: str, places: set[str]) -> set[str]:
+        """Return what led nowhere already in a unit, and in those that its definitions go to or meet."""
+        origins = {s.unit for s, target in self.relocation.definitions.items() if target.unit in places}
+        origins |= {old for old in self.affected if self.relocation.unit(old) in places}
+        return {
+            edge.spelled.rpartition(".")[2]
+            for origin in {unit, *origins} & self.units.keys()
+            for edge in self.before.edges_of(origin)
+            if edge.state == State.MISSING
+        }
 
     def _holds_only_moved(self, edge: Edge, found: set[Symbol]) -> bool:
         """An import of a module may give way to imports of what left that module."""

@@ -1,0 +1,7 @@
+<?php
+
+namespace Waxmoor\Hives;
+
+final class Grade
+{
+}

@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor;
+
+function season(): string
+{
+    return 'spring';
+}

@@ -1,0 +1,6 @@
+<?php
+
+require_once __DIR__ . '/../src/helpers.php';
+require_once __DIR__ . '/../src/more.php';
+
+echo Waxmoor\grade(3);

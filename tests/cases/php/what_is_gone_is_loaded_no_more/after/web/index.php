@@ -1,0 +1,5 @@
+<?php
+
+require_once __DIR__ . '/../src/more.php';
+
+echo Waxmoor\grade(3);
