@@ -1,0 +1,6 @@
+namespace Waxmoor.Web
+{
+    public class Page
+    {
+    }
+}

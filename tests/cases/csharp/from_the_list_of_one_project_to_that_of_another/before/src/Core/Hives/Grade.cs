@@ -1,0 +1,8 @@
+namespace Waxmoor.Core.Hives
+{
+    public enum Grade
+    {
+        Light,
+        Dark
+    }
+}

@@ -1,0 +1,7 @@
+namespace Waxmoor.Core.Hives
+{
+    public class Hive
+    {
+        public Grade Grade { get; set; }
+    }
+}

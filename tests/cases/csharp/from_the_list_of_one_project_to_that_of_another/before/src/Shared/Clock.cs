@@ -1,0 +1,6 @@
+namespace Waxmoor.Shared
+{
+    public class Clock
+    {
+    }
+}

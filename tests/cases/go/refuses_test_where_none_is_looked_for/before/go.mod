@@ -1,0 +1,3 @@
+module example.com/waxmoor
+
+go 1.19

@@ -1,0 +1,7 @@
+package hives
+
+// FakeScale weighs for tests.
+type FakeScale struct{}
+
+// Weigh weighs.
+func (FakeScale) Weigh(h Hive) int { return h.Frames }

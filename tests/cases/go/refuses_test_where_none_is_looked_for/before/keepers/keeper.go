@@ -1,0 +1,4 @@
+package keepers
+
+// Keeper keeps hives.
+type Keeper struct{ Name string }

@@ -1,0 +1,4 @@
+package hives
+
+// Hive is kept.
+type Hive struct{ Frames int }

@@ -1,0 +1,5 @@
+package coop.waxmoor.hives;
+
+public interface Scale {
+    double weigh();
+}

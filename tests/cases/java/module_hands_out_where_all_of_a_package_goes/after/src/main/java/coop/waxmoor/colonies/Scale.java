@@ -1,0 +1,5 @@
+package coop.waxmoor.colonies;
+
+public interface Scale {
+    double weigh();
+}

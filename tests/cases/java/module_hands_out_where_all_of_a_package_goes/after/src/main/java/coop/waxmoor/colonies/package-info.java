@@ -1,0 +1,2 @@
+/** Hives. */
+package coop.waxmoor.colonies;
