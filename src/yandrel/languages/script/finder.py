@@ -4,7 +4,7 @@ import posixpath
 from dataclasses import dataclass
 
 from yandrel.languages.script.grammar import TYPESCRIPT
-from yandrel.languages.script.project import BUILT
+from yandrel.languages.script.project import BUILT, ROOTS
 from yandrel.model.project import PathMap
 
 FOR_TYPESCRIPT = (".ts", ".tsx", ".mts", ".cts", ".d.ts", ".js", ".jsx", ".mjs", ".cjs", ".json")
@@ -52,7 +52,8 @@ class Finder:
             if joined.startswith(".."):
                 return None
             only_folder = spelled.endswith("/") or spelled in (".", "..") or spelled.endswith("/..")
-            return self.find_path("" if joined == "." else joined, unit, only_folder)
+            place = "" if joined == "." else joined
+            return self.find_path(place, unit, only_folder) or self.find_in_roots(place, unit, only_folder)
         for known in self.maps_for(unit):
             star = match_pattern(known.pattern, spelled)
             if star is None:
@@ -60,6 +61,16 @@ class Finder:
             for target in known.targets:
                 led = self.find_target(target.replace("*", star), unit)
                 if led is not None and led.path != unit:
+                    return Led(led.path, led.style, known)
+        return None
+
+    def find_in_roots(self, place: str, unit: str, only_folder: bool) -> Led | None:
+        """Find a path that lies below one of several folders, which are taken for one, below the others."""
+        for known in self.maps_for(unit):
+            inside = _below(place, known.targets) if known.kind == ROOTS else None
+            for root in known.targets if inside is not None else ():
+                led = self.find_path(posixpath.join(root, inside or ""), unit, only_folder)
+                if led is not None:
                     return Led(led.path, led.style, known)
         return None
 
@@ -137,6 +148,10 @@ class Finder:
         return None
 
     def relative_spellings(self, old: str, led: Led, unit: str, target: str) -> list[str]:
+        roots = led.via.targets if led.via is not None and led.via.kind == ROOTS else ()
+        inside, around = _below(unit, roots), _below(target, roots)
+        both = inside is not None and around is not None
+        unit, target = (inside or "", around or "") if both else (unit, target)
         start = posixpath.dirname(unit) or "."
         out = []
         for ended in _endings(target, led.style):
@@ -148,6 +163,13 @@ class Finder:
                 text += "/"
             out.append(text)
         return out
+
+
+def _below(path: str, roots: tuple[str, ...]) -> str | None:
+    """Return a path as it is below the longest of some folders; None where it lies below none."""
+    held = [root for root in roots if not root or path.startswith(root + "/")]
+    root = max(held, key=len, default=None)
+    return None if root is None else path[len(root) :].lstrip("/")
 
 
 def match_pattern(pattern: str, text: str) -> str | None:

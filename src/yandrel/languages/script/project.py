@@ -47,6 +47,9 @@ PATH_KEYS = frozenset(
 )
 ENDED = "\0"
 """The pattern of what is no map: it says that specifiers have their files' endings."""
+ROOTS = "rootDirs"
+"""The kind of a map that says which folders are taken for one."""
+JEST_ROOT = "<rootDir>/"
 BUILT = re.compile(r"\A(?:dist|lib|build|out)/(?:(?:cjs|esm|src)/)?")
 COMMENT = re.compile(r'("(?:[^"\\]|\\.)*")|//[^\n]*|/\*.*?\*/', re.DOTALL)
 TRAILING = re.compile(r'("(?:[^"\\]|\\.)*")|,(?=\s*[}\]])')
@@ -73,6 +76,9 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
                 maps.append(PathMap(_folder(path), ENDED, (), "modules"))
         elif path.rpartition("/")[2] in ("tsconfig.json", "jsconfig.json", "tsconfig.app.json"):
             maps += config_maps(path, read)
+            roots = _root_folders(path, read, 0)
+            if len(roots) > 1:
+                maps.append(PathMap(_folder(path), "", roots, ROOTS))
             if _says_node(path, read, 0):
                 maps.append(PathMap(_folder(path), ENDED, (), "node"))
     maps.sort(key=lambda m: (-m.scope.count("/"), m.kind != "import", -len(m.pattern.partition("*")[0])))
@@ -163,6 +169,21 @@ def _options(
     return base, paths, start
 
 
+def _root_folders(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> tuple[str, ...]:
+    """Return the folders that a tsconfig.json, or one that it extends, takes for one."""
+    found = read.get(path, {})
+    options = found.get("compilerOptions")
+    roots = options.get("rootDirs") if isinstance(options, dict) else None
+    if isinstance(roots, list):
+        places = [_join(_folder(path), root) for root in _targets(roots)]
+        return tuple(place for place in places if place is not None)
+    extends = found.get("extends")
+    names = [name for name in (extends if isinstance(extends, list) else [extends]) if isinstance(name, str)]
+    above = [_join(_folder(path), name) for name in names if name.startswith(".") and depth < 8]
+    inherited = (_root_folders(name, read, depth + 1) for name in above if name is not None and name in read)
+    return next((roots for roots in inherited if roots), ())
+
+
 def _says_node(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> bool:
     """Whether a tsconfig.json, or one that it extends, finds modules as Node does, by their whole names."""
     found = read.get(path, {})
@@ -246,8 +267,11 @@ def _new_text(item: JsonString, folder: str, new_folder: str, relocation: Reloca
 
 
 def _new_path(text: str, folder: str, new_folder: str, relocation: Relocation) -> str:
-    lead = "./" if text.startswith("./") else ""
+    lead = next((start for start in ("./", JEST_ROOT) if text.startswith(start)), "")
     plain = text[len(lead) :]
+    if lead == JEST_ROOT and "$" in plain:
+        head, mark, tail = plain.partition("$")
+        return _new_path(lead + head.rstrip("/"), folder, new_folder, relocation) + "/" + mark + tail
     if not plain or plain.startswith(("-", "#", "@", "http")):
         return text
     old = _join(folder, plain.rstrip("/"))
@@ -259,6 +283,6 @@ def _new_path(text: str, folder: str, new_folder: str, relocation: Relocation) -
     if moved == old and not old.startswith(folder):
         return text
     relative = posixpath.relpath(moved, new_folder or ".")
-    if relative.startswith("..") and lead:
+    if relative.startswith("..") and lead == "./":
         lead = ""
     return lead + relative + ("/" if plain.endswith("/") else "")

@@ -1,0 +1,5 @@
+import { HiveRow } from '../hives/rows';
+
+export class Hive {
+  constructor(readonly row: HiveRow) {}
+}

@@ -1,0 +1,3 @@
+import { Hive } from './hive';
+
+export const keep = (hive: Hive): number => hive.row.frames;

@@ -1,0 +1,5 @@
+import { HiveRow } from './rows';
+
+export class Hive {
+  constructor(readonly row: HiveRow) {}
+}

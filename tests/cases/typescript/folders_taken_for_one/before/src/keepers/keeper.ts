@@ -1,0 +1,3 @@
+import { Hive } from '../hives/hive';
+
+export const keep = (hive: Hive): number => hive.row.frames;

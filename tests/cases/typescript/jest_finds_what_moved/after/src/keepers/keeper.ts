@@ -1,0 +1,3 @@
+import { Hive } from '../colonies/hive';
+
+export const keep = (hive: Hive): number => hive.row.frames;
