@@ -57,7 +57,7 @@ def rewrite(
         return result, relocation
     relocation = move_whole_files(view, relocation)
     if relocation.definitions:
-        from yandrel.languages.script.pieces import rewrite_definitions
+        from yandrel.languages.script.pieces.mover import rewrite_definitions
 
         return rewrite_definitions(view, relocation, sources)
     after = finder_after(view, relocation)

@@ -1,0 +1,1 @@
+"""Moving definitions out of their modules."""

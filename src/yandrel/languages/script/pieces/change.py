@@ -1,0 +1,299 @@
+"""The state of moving definitions out of modules: the modules in the making, and the pieces."""
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from itertools import pairwise
+
+from msgspec import structs
+
+from yandrel.languages.script.deep import DeepFacts, read_deep
+from yandrel.languages.script.facts import WHOLE
+from yandrel.languages.script.finder import Finder, Led
+from yandrel.languages.script.specifiers import PathRewriter, finder_after
+from yandrel.languages.script.statements import (
+    ImportStatements,
+    NewImport,
+    Style,
+    style_of,
+)
+from yandrel.languages.script.view import ScriptView
+from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
+from yandrel.model.facts import Definition, Import, ImportedName
+from yandrel.model.graph import Symbol
+
+COMMENTS = re.compile(rb"//[^\n]*|/\*.*?\*/|;", re.DOTALL)
+
+
+@dataclass
+class Piece:
+    """A definition on its way: where from, where to, how it was exported."""
+
+    symbol: Symbol
+    target: Symbol
+    definition: Definition
+    exported: tuple[str, ...]
+    parts: tuple[Definition, ...] = ()
+
+    def holds(self, position: int) -> bool:
+        """Whether a place lies in one of the piece's declarations."""
+        return any(part.start <= position < part.end for part in self.parts or (self.definition,))
+
+    @property
+    def is_default(self) -> bool:
+        return "default" in self.exported
+
+
+@dataclass
+class Module:
+    """One module in the making: edits in old coordinates, imports, what arrives."""
+
+    unit: str
+    new: str
+    source: bytes
+    style: Style
+    statements: ImportStatements
+    deep: DeepFacts
+    edits: list[Edit] = field(default_factory=list)
+    arriving: list[str] = field(default_factory=list)
+    first: bool = False
+    exports: list[tuple[str, str]] = field(default_factory=list)
+
+
+class Change:
+    """One relocation that takes definitions out of their modules, as far as it is worked out."""
+
+    def __init__(self, view: ScriptView, relocation: Relocation, sources: Mapping[str, bytes]) -> None:
+        self.view = view
+        self.relocation = relocation
+        self.sources = sources
+        self.result = Rewrite()
+        self.modules: dict[str, Module] = {}
+        self.deeps: dict[str, DeepFacts] = {}
+        self.pieces: list[Piece] = []
+        self.fresh: dict[str, Module] = {}
+        self.after: Finder = finder_after(view, relocation)
+
+    def parts_of(self, symbol: Symbol, found: list[Definition]) -> tuple[Definition, ...]:
+        """Return the declarations of one name, those with nothing but comments between them as one."""
+        source = self.sources.get(symbol.unit, b"")
+        parts = [found[0]]
+        for one, other in pairwise(found):
+            if COMMENTS.sub(b"", source[one.end : other.start]).strip():
+                parts.append(other)
+            else:
+                parts[-1] = structs.replace(other, start=parts[-1].start, line=parts[-1].line)
+        return tuple(parts)
+
+    def is_import_of(self, unit: str, name: str, symbol: Symbol) -> bool:
+        for item in self.view.units.facts[unit].imports:
+            for imported in item.names:
+                if imported.bound == name and not item.nested:
+                    return self.view.imported(unit, item, imported).final == symbol
+        return False
+
+    def new_of(self, unit: str) -> str:
+        """Return the path that a module will have."""
+        return self.relocation.unit(unit)
+
+    def paths_of(self, unit: str, source: bytes) -> PathRewriter:
+        """Return what rewrites the paths in a module."""
+        return PathRewriter(self.view, self.relocation, self.after, unit, source)
+
+    def old_of(self, unit: str) -> str:
+        for old, new in self.relocation.units.items():
+            if new == unit:
+                return old
+        return unit
+
+    def deep(self, unit: str) -> DeepFacts:
+        found = self.deeps.get(unit)
+        if found is None:
+            found = self.deeps[unit] = read_deep(self.sources.get(unit, b""), unit)
+        return found
+
+    def refuse(self, unit: str, line: int, why: str, todo: str = "") -> None:
+        self.result.refusals.append(Refusal(unit, line, why, todo))
+
+    def module(self, unit: str) -> Module:
+        found = self.modules.get(unit)
+        if found is None:
+            source = self.sources[unit]
+            style = style_of(source, unit)
+            found = Module(
+                unit,
+                self.relocation.unit(unit),
+                source,
+                style,
+                ImportStatements(source, unit, style),
+                self.deep(unit),
+            )
+            self.modules[unit] = found
+        return found
+
+    def target_module(self, piece: Piece) -> Module:
+        """Return the module that a piece arrives in, made anew where it is not there."""
+        old = self.old_of(piece.target.unit)
+        if old in self.view.units.facts and old in self.sources:
+            return self.module(old)
+        found = self.fresh.get(piece.target.unit)
+        if found is None:
+            origin = self.module(piece.symbol.unit)
+            style = origin.style
+            if piece.target.unit.endswith((".ts", ".tsx", ".mjs")) and style.commonjs:
+                style = replace(style, commonjs=False)
+            found = Module(
+                "",
+                piece.target.unit,
+                b"",
+                style,
+                ImportStatements(b"", piece.target.unit, style),
+                DeepFacts(),
+            )
+            self.fresh[piece.target.unit] = found
+        return found
+
+    def moved_from(self, unit: str) -> dict[str, Piece]:
+        return {p.symbol.name: p for p in self.pieces if p.symbol.unit == unit}
+
+    def leaving(self, unit: str) -> dict[str, Piece]:
+        return {n: p for n, p in self.moved_from(unit).items() if p.target.unit != self.relocation.unit(unit)}
+
+    def inside(self, unit: str, position: int) -> Piece | None:
+        for piece in self.leaving(unit).values():
+            if piece.holds(position):
+                return piece
+        return None
+
+    def users_of(self, unit: str, definition: Definition) -> list[Piece | None]:
+        out: list[Piece | None] = []
+        for reference in self.deep(unit).references:
+            if reference.name == definition.name and not definition.start <= reference.start < definition.end:
+                out.append(self.inside(unit, reference.start))
+        return out
+
+    def spell(self, unit: str, target: str, like: str = "") -> str:
+        """Return how a module spells another one, as its imports are written."""
+        new = self.relocation.unit(unit)
+        led: Led | None = None
+        for item in self.view.units.facts[unit].imports if unit in self.view.units.facts else ():
+            found = self.view.find_module(item.module, unit)
+            if found is None:
+                continue
+            if item.module == like:
+                led, like = found, item.module
+                break
+            if led is None and item.module.startswith("."):
+                led, like = found, item.module
+        led = led or Led(target, self.common_style(new))
+        text = self.after.spell(like or "./x", led, new, target)
+        if text is None:
+            text = self.after.spell("./x", Led(target, "whole"), new, target)
+        if text is None:
+            self.refuse(unit, 0, f"no path from {new} leads to {target}")
+            return target
+        return text
+
+    def piece_named(self, unit: str, exported: str, pieces: Mapping[str, Piece]) -> Piece | None:
+        local = self.view.exports(unit).get(exported)
+        piece = pieces.get(local) if local is not None else None
+        if piece is None or exported in ("default", local):
+            return piece
+        # What is exported by another name, and stays, is still called by that.
+        return None if piece.target.unit == self.relocation.unit(unit) else piece
+
+    def imports_types(self, module: Module) -> bool:
+        return re.search(rb"^import type ", module.source, re.MULTILINE) is not None
+
+    def import_of(self, unit: str, name: str) -> tuple[Import | None, ImportedName | None]:
+        for item in self.view.units.facts[unit].imports:
+            if item.nested or item.space not in ("import", "require"):
+                continue
+            for imported in item.names:
+                if imported.bound == name and (imported.alias or imported.name != WHOLE):
+                    return item, imported
+        return None, None
+
+    def is_constant(self, origin: Module, name: str) -> bool:
+        return any(
+            d.name == name and d.kind in ("function", "class")
+            for d in self.view.units.facts[origin.unit].definitions
+        )
+
+    def spell_new(self, module: Module, target: str, like: str = "", led: Led | None = None) -> str:
+        """Return how the module that pieces arrive in spells another one."""
+        if led is not None:
+            text = self.after.spell(like, led, module.new, target)
+            if text is not None:
+                return text
+        if module.unit:
+            return self.spell(module.unit, target, like)
+        origin = next(p.symbol.unit for p in self.pieces if p.target.unit == module.new)
+        habit = next(
+            (
+                (i.module, found)
+                for i in self.view.units.facts[origin].imports
+                if i.module.startswith(".") and (found := self.view.find_module(i.module, origin)) is not None
+                and found.style != "folder"
+            ),
+            None,
+        )  # fmt: skip
+        if habit is None:
+            habit = ("./x", Led(target, self.common_style(module.new)))
+        text = self.after.spell(habit[0], habit[1], module.new, target)
+        if text is None:
+            text = self.after.spell("./x", Led(target, "whole"), module.new, target)
+        if text is None:
+            self.refuse(origin, 0, f"no path from {module.new} leads to {target}")
+            return target
+        return text
+
+    def common_style(self, path: str) -> str:
+        if path.endswith(".mjs"):
+            return "whole"
+        counts: dict[str, int] = {}
+        for unit in list(self.view.units.facts)[:400]:
+            for item in self.view.units.facts[unit].imports[:4]:
+                if item.module.startswith("."):
+                    led = self.view.find_module(item.module, unit)
+                    if led is not None:
+                        counts[led.style] = counts.get(led.style, 0) + 1
+        return max(counts, key=lambda s: counts[s], default=self.default_style(path))
+
+    def default_style(self, path: str) -> str:
+        """Return how paths are written where none is written yet: with endings where Node asks for them."""
+        kinds = {known.kind for known in self.after.maps_for(path)}
+        if path.endswith((".ts", ".tsx", ".mts", ".cts")):
+            return "as .js" if "node" in kinds else "bare"
+        return "whole" if "modules" in kinds else "bare"
+
+    def bring(self, module: Module, new: NewImport) -> None:
+        """Add an import to the module that pieces arrive in; refuse where the name is taken."""
+        if module.unit:
+            item, imported = self.import_of(module.unit, new.local)
+            if item is not None and imported is not None:
+                led = self.view.find_module(item.module, module.unit)
+                there = self.after.find(new.module, module.new)
+                same = (
+                    led is not None and there is not None and self.relocation.unit(led.path) == there.path
+                ) or (led is None and item.module == new.module)
+                if same and imported.name == new.exported:
+                    return
+                self.refuse(module.unit, item.line, f"{module.unit} binds {new.local} otherwise")
+                return
+            if new.local in module.deep.bound:
+                self.refuse(module.unit, 0, f"{module.unit} binds {new.local} otherwise")
+                return
+        for known in module.statements.added:
+            if known.local == new.local and (known.module, known.exported) == (new.module, new.exported):
+                return
+            if known.local == new.local:
+                self.refuse(module.new, 0, f"two things called {new.local} would be needed in {module.new}")
+                return
+        module.statements.add(new)
+
+
+def says_type(source: bytes, name: ImportedName) -> bool:
+    """Whether a name is imported as a type in a list of others: `import { type Hive, keep }`."""
+    before = source[max(0, name.start - 8) : name.start]
+    return source[name.start : name.end].startswith(b"type ") or before.endswith(b"type ")
