@@ -40,7 +40,7 @@ def test_types_with_what_only_the_package_sees() -> None:
 
 def test_mentions_do_not_see_the_end_of_a_qualified_name() -> None:
     names = {m.name for m in read_facts(SOURCE, "Hive.java").mentions}
-    assert {"Base", "I", "a.c.J", "D", "Oops", "Outer.In", "Color", "Frame", "Entity"} <= names
+    assert {"Base", "I", "a.c.J", "D", "Oops", "Outer", "Color", "Frame", "Entity"} <= names
     assert "J" not in names
     assert "In" not in names
 

@@ -11,7 +11,7 @@ TOKEN = re.compile(
     rb"|(?<=')(?:[^'\\\n]|\\.)+'"
     rb"|(?<=#)[^\n]*"
     rb"|(?<=\.)\s*(?P<called>[A-Za-z_][\w\x80-\xff]*)(?=\s*\(|<[^;(){}=]*>\s*\()"
-    rb"|(?<![\w\x80-\xff./\"'@$#].)(?P<rest>[\w\x80-\xff]*(?:\s*\.\s*[A-Za-z_][\w\x80-\xff]*)*))",
+    rb"|(?<=[A-Z])(?<![\w\x80-\xff.@].)(?P<rest>[\w\x80-\xff]*(?:\s*\.\s*[A-Za-z_][\w\x80-\xff]*)*))",
     re.DOTALL,
 )
 """A comment, a literal or a directive, which is passed over; what is called after a dot; or a name, with all
@@ -29,6 +29,7 @@ NO_TYPES = frozenset(
     b"using namespace static when params this base where".split()
 )
 LONGEST = 60
+CAST = re.compile(rb"\)\s*[\w(@\"]")
 DECLARES = re.compile(
     rb"(?:<[^;(){}]*>)?\??(?:\[,*\])*\??\s+(?!(?:is|as|in|and|or|when|with|switch)\b)[A-Za-z_@]"
 )
@@ -61,7 +62,7 @@ class _Finder:
                 self.add_name(found[0], found.start())
             elif found.lastgroup == "called":
                 first.setdefault(("member", found["called"]), found.start("called"))
-            elif found[0].startswith(b"$"):
+            elif b"$" in found[0][:2]:
                 self.add_holes(found[0], found.start())
         if lower:
             for found in LOWER.finditer(source):
@@ -125,4 +126,5 @@ class _Finder:
         end = at + len(name)
         before = self.source[max(0, at - 4) : at]
         around = before[-1:] + self.source[end : end + 1]
-        return before == b"new " or around in (b"<>", b"()") or DECLARES.match(self.source, end) is not None
+        cast = around == b"()" and CAST.match(self.source, end) is not None
+        return before == b"new " or around == b"<>" or cast or DECLARES.match(self.source, end) is not None

@@ -4,7 +4,7 @@ import re
 
 TOKEN = re.compile(
     rb"[A-Z/\"'](?:(?<=/)(?:/[^\n]*|\*.*?\*/)|(?<=\")(?:\"\".*?\"\"\"|(?:[^\"\\\n]|\\.)*\")"
-    rb"|(?<=')(?:[^'\\\n]|\\.)+'|(?<![\w$\x80-\xff'\"/].)([\w$\x80-\xff]*))",
+    rb"|(?<=')(?:[^'\\\n]|\\.)+'|(?<=[A-Z])(?<![\w$\x80-\xff].)([\w$\x80-\xff]*))",
     re.DOTALL,
 )
 """A comment or a literal, which is passed over, or a name that begins like a type."""

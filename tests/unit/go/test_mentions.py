@@ -1,0 +1,46 @@
+"""Names that Go needs no import for, and names through packages."""
+
+import pytest
+
+from yandrel.languages.go.facts import read_facts
+
+
+def names(body: str, imports: str = "") -> list[str]:
+    source = f"package hives\n{imports}\n{body}\n".encode()
+    return [mention.name for mention in read_facts(source, "hives/hive.go").mentions]
+
+
+@pytest.mark.parametrize(
+    ("body", "found"),
+    [
+        ("var a = Weigh(LIMIT)", ["Weigh", "LIMIT"]),
+        ("type A struct{ Hive; next *Frame }", ["Hive", "Frame"]),
+        ("func a(h Hive) { k := keep(h); k.Run() }", ["Hive", "keep"]),
+        ("func a() { for i, f := range frames { use(i, f) } }", ["frames", "use"]),
+        ("var a = Hive{Frames: count, Name: 1}", ["Hive", "count"]),
+        ("var a = map[Kind]int{Queen: 1, Drone: 2}", ["Kind", "int", "Queen", "Drone"]),
+        ("var a = []int{First: 1}", ["int", "First"]),
+        ("func a(k Kind) { switch k { case Queen, Drone: run() } }", ["Kind", "Queen", "Drone", "run"]),
+        ("func a(x []int) { use(x[from:to]) }", ["int", "use", "from", "to"]),
+    ],
+)
+def test_names_of_the_package(body: str, found: list[str]) -> None:
+    assert names(body) == found
+
+
+def test_names_through_packages() -> None:
+    imports = 'import (\n\t"example.com/waxmoor/keepers"\n\told "example.com/waxmoor/seasons"\n)'
+    found = names("var k keepers.Keeper\nvar s = old.Spring\nfunc keepers2() {}", imports)
+    assert "keepers.Keeper" in found
+    assert "old.Spring" in found
+
+
+def test_a_local_name_hides_the_package_but_not_an_import() -> None:
+    imports = 'import "example.com/waxmoor/keepers"'
+    assert "keepers.All" in names("func a(keepers []int) { use(keepers.All) }", imports)
+    assert "frames" not in names("func a(frames []int) { use(frames) }")
+
+
+def test_the_first_line_counts() -> None:
+    source = b"package hives\n\nfunc a() {\n\tuse(Weigh)\n\tWeigh()\n}\n"
+    assert [m.line for m in read_facts(source, "hives/hive.go").mentions if m.name == "Weigh"] == [4]
