@@ -16,7 +16,7 @@ LANGUAGES = {
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 5),
     "go": ("yandrel.languages.go.language", (".go",), 2),
     "swift": ("yandrel.languages.swift.language", (".swift",), 1),
-    "php": ("yandrel.languages.php.language", (".php",), 2),
+    "php": ("yandrel.languages.php.language", (".php",), 3),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
 VERSIONS = {name: f"{name}{version}" for name, (_, _, version) in LANGUAGES.items()}

@@ -1,5 +1,6 @@
 """Surface facts of C#: namespaces, usings, types with what extends others, what is named without more."""
 
+import re
 from collections.abc import Iterator
 
 from tree_sitter import Node
@@ -17,6 +18,7 @@ from yandrel.languages.csharp.grammar import (
 )
 from yandrel.languages.csharp.mentions import find_mentions
 from yandrel.languages.reading import Lines, find_problems, find_secrets
+from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
@@ -26,6 +28,13 @@ GLOBAL = "global "
 STATIC_MEMBER = "static "
 """What stands before members of a type that are taken from the type itself."""
 TOLD = ("partial", "static", "abstract", "sealed")
+
+DECLARED = re.compile(
+    rb"^[ \t]*(?:(?:public|internal|abstract|sealed|static|partial|readonly|ref|unsafe)\s+)*"
+    rb"(?P<kind>class|interface|struct|enum|record)\s+(?P<name>\w+)",
+    re.MULTILINE,
+)
+"""Types of a file that cannot be read whole."""
 
 
 class _Reader:
@@ -42,12 +51,16 @@ class _Reader:
     def read(self) -> Facts:
         self.read_members(self.root, "")
         others = self.read_other_branches()
+        problems = () if self.is_whole(others) else find_problems(self.whole)
+        if problems:
+            namespace = self.namespaces[0] if self.namespaces else ""
+            self.definitions += recover_definitions(self.source, DECLARED, self.definitions, namespace)
         return Facts(
             "csharp",
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.imports),
             tuple(self.definitions),
-            problems=() if self.is_whole(others) else find_problems(self.whole),
+            problems=problems,
             namespaces=tuple(dict.fromkeys(self.namespaces)) or ("",),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),

@@ -18,10 +18,13 @@ from yandrel.languages.go.grammar import (
 from yandrel.languages.go.mentions import find_mentions
 from yandrel.languages.go.naming import candidate_names
 from yandrel.languages.reading import Lines, find_problems, find_secrets
+from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 METHOD = "method"
+DECLARED = re.compile(rb"^(?P<kind>func|type)\s+(?P<name>\w+)", re.MULTILINE)
+"""What stands at the top of a file that cannot be read whole."""
 CONSTRAINED = re.compile(rb"^//(?:go:build| \+build) ", re.MULTILINE)
 
 
@@ -47,13 +50,18 @@ class _Reader:
             elif kind in ("const_declaration", "var_declaration", "type_declaration"):
                 for spec in specs_of(node):
                     self.read_spec(spec, kind)
+        problems = find_problems(self.root)
+        if problems:
+            self.definitions += recover_definitions(
+                self.source, DECLARED, self.definitions, "", {"func": "function"}
+            )
         return Facts(
             "go",
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.imports),
             tuple(self.definitions),
             acts=self.acts,
-            problems=find_problems(self.root),
+            problems=problems,
             namespaces=(self.package,),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),

@@ -8,10 +8,17 @@ from tree_sitter import Node
 from yandrel.languages.jvm.grammar import TYPE_KINDS, modifiers_of, parse, words_of_modifiers
 from yandrel.languages.jvm.mentions import find_mentions
 from yandrel.languages.reading import Lines, find_problems, find_secrets
+from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 PROTECTED = "protected "
+DECLARED = re.compile(
+    rb"^(?:(?:public|final|abstract|sealed|non-sealed|strictfp)\s+)*"
+    rb"@?(?P<kind>class|interface|enum|record)\s+(?P<name>\w+)",
+    re.MULTILINE,
+)
+"""Types at the top of a file that cannot be read whole."""
 PLAIN_IMPORT = re.compile(r"import (static )?([\w.]+(?:\.\*)?);\Z")
 SHOWN = frozenset({"public", "private"})
 
@@ -41,12 +48,15 @@ class _Reader:
             elif kind in TYPE_KINDS:
                 self.read_type(node)
             self.comment = None
+        problems = find_problems(self.root)
+        if problems:
+            self.definitions += recover_definitions(self.source, DECLARED, self.definitions, self.package)
         return Facts(
             "java",
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.imports),
             tuple(self.definitions),
-            problems=find_problems(self.root),
+            problems=problems,
             namespaces=(self.package,),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),

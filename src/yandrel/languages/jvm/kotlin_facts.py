@@ -1,5 +1,6 @@
 """Surface facts of Kotlin: the package, imports, types, functions and properties, names without an import."""
 
+import re
 from collections.abc import Iterator
 
 from tree_sitter import Node
@@ -20,8 +21,20 @@ from yandrel.languages.jvm.kotlin_tree import (
     receiver_of,
 )
 from yandrel.languages.reading import Lines, find_problems, find_secrets
+from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
+
+DECLARED = re.compile(
+    rb"^(?:@[\w.]+(?:\([^)\n]*\))?\s+)*"
+    rb"(?:(?:public|internal|private|open|abstract|sealed|data|inline|enum|annotation|expect|actual|fun|suspend"
+    rb"|operator|infix|tailrec|const|lateinit|external|value)\s+)*"
+    rb"(?P<kind>class|interface|object|fun|val|var|typealias)\s+(?:<[^>\n]*>\s*)?"
+    rb"(?:(?P<owner>[\w<>?*, ]+)\.)?(?P<name>\w+)",
+    re.MULTILINE,
+)
+"""What stands at the top of a file that cannot be read whole."""
+KINDS = {"fun": "function", "val": "constant", "var": "constant", "typealias": "alias"}
 
 
 class _Reader:
@@ -51,6 +64,11 @@ class _Reader:
             elif node.type in DECLARATIONS:
                 self.read_declaration(node)
             self.comment = None
+        problems = (*find_problems(self.root), *self.taken_for_expressions())
+        if problems:
+            self.definitions += recover_definitions(
+                self.source, DECLARED, self.definitions, self.package, KINDS
+            )
         declares = any(d.kind in ("function", "constant") for d in self.definitions)
         facade = facade_of(self.root, declares)
         return Facts(
@@ -59,7 +77,7 @@ class _Reader:
             tuple(self.imports),
             tuple(self.definitions),
             bound=(facade,) if facade else (),
-            problems=(*find_problems(self.root), *self.taken_for_expressions()),
+            problems=problems,
             namespaces=(self.package,),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),

@@ -17,10 +17,17 @@ from yandrel.languages.php.grammar import (
     text_of,
 )
 from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.recovery import recover_definitions
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 SPACES = {"function": "function", "const": "constant"}
 ANNOTATION = re.compile(rb"^[ \t/*]*@((?:[A-Z][\w]*\\)*[A-Z]\w*)", re.MULTILINE)
+
+DECLARED = re.compile(
+    rb"^[ \t]*(?:(?:abstract|final|readonly)\s+)*(?P<kind>class|interface|trait|enum)\s+(?P<name>\w+)",
+    re.MULTILINE,
+)
+"""Types of a file that cannot be read whole."""
 
 
 class _Reader:
@@ -37,6 +44,10 @@ class _Reader:
 
     def read(self) -> Facts:
         self.read_statements(self.root.children, "")
+        problems = find_problems(self.root)
+        if problems:
+            namespace = self.namespaces[-1] if self.namespaces else ""
+            self.definitions += recover_definitions(self.source, DECLARED, self.definitions, namespace)
         return Facts(
             "php",
             self.root.end_point[0] + 1 if self.source.strip() else 0,
@@ -44,7 +55,7 @@ class _Reader:
             tuple(self.definitions),
             acts=self.acts,
             calls=tuple(self.calls),
-            problems=find_problems(self.root),
+            problems=problems,
             namespaces=tuple(self.namespaces),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),

@@ -1,0 +1,3 @@
+package coop.waxmoor.hives
+
+class Hive(val scale: Scale)

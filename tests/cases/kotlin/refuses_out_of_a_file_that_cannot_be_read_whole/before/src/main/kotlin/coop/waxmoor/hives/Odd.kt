@@ -1,0 +1,5 @@
+package coop.waxmoor.hives
+
+class Scale(val grams: Int) {
+    fun weigh() = grams @@ 2
+}
