@@ -14,6 +14,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     names_of,
     parse,
     read_import,
+    stray_annotations,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
 from yandrel.languages.trees import dotted_text, text_of
@@ -81,7 +82,7 @@ class KotlinReader:
         package: Node | None = None
         comment: Node | None = None
         for node in self.root.named_children:
-            if node.type in COMMENTS:
+            if node.type in COMMENTS or stray_annotations(node):
                 comment = comment if comment is not None and _touches(self.source, comment, node) else node
                 continue
             lead = comment if comment is not None and _touches(self.source, comment, node) else None

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from tree_sitter import Node
 
 from yandrel.languages.jvm.kotlin_tree import (
+    ANNOTATION_NAME,
     COMMENTS,
     DECLARATIONS,
     GRAMMAR,
@@ -19,6 +20,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     parse,
     read_import,
     receiver_of,
+    stray_annotations,
 )
 from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.recovery import recover_definitions
@@ -45,11 +47,12 @@ class _Reader:
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.comment: Node | None = None
+        self.annotations: Node | None = None
 
     def taken_for_expressions(self) -> Iterator[Problem]:
         """Declarations that the grammar reads as expressions, which no file has at its top."""
         for node in self.root.named_children:
-            if node.type == "annotated_expression":
+            if node.type == "annotated_expression" and not stray_annotations(node):
                 yield Problem(node.start_point[0] + 1, "cannot be read")
 
     def read(self) -> Facts:
@@ -57,13 +60,16 @@ class _Reader:
             if node.type in COMMENTS:
                 self.comment = node
                 continue
+            if stray_annotations(node):
+                self.annotations = node
+                continue
             if node.type == "package_header":
                 self.package = dotted_text(node.named_children[0])
             elif node.type == "import":
                 self.read_import(node)
             elif node.type in DECLARATIONS:
                 self.read_declaration(node)
-            self.comment = None
+            self.comment = self.annotations = None
         problems = (*find_problems(self.root), *self.taken_for_expressions())
         if problems:
             self.definitions += recover_definitions(
@@ -97,6 +103,8 @@ class _Reader:
         bases: list[str] = []
         members: list[str] = []
         marks = annotations_of(node)
+        if self.annotations is not None:
+            marks += [name.decode() for name in ANNOTATION_NAME.findall(self.annotations.text or b"")]
         told = modifier_words(node)
         for child in node.named_children:
             if child.type == "delegation_specifiers":
@@ -107,7 +115,8 @@ class _Reader:
                 held = child_of(child, "class_parameters")
                 members += [text_of(child_of(p, "identifier")) for p in (held.named_children if held else ())]
         comment = self.comment
-        start = comment if comment is not None and text_of(comment).startswith("/**") else node
+        first = self.annotations or node
+        start = comment if comment is not None and text_of(comment).startswith("/**") else first
         for name in names_of(node):
             self.definitions.append(
                 Definition(

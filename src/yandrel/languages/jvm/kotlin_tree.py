@@ -38,6 +38,10 @@ BARE = re.compile(
 """What is read as part of an expression where a class has annotations, and nothing after its name."""
 
 
+ONLY_ANNOTATIONS = re.compile(rb"(?:@[\w.]+(?:\((?:[^()\"]|\"[^\"\n]*\"|\([^()]*\))*\))?\s*)+\Z")
+ANNOTATION_NAME = re.compile(rb"@(?:[\w]+\.)*(\w+)")
+
+
 def parse(source: bytes) -> tree_sitter.Tree:
     """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
     tree = GRAMMAR.parse(source)
@@ -121,6 +125,17 @@ def annotations_of(node: Node) -> list[str]:
                 inner = next((c for c in inner.named_children if c.type != "use_site_target"), None)
             out.append(dotted_text(inner).rpartition(".")[2])
     return out
+
+
+def stray_annotations(node: Node) -> bool:
+    """Whether a node is a declaration's annotations, which the grammar takes for an expression before it."""
+    following = node.next_named_sibling
+    return (
+        node.type == "annotated_expression"
+        and following is not None
+        and following.type in DECLARATIONS
+        and ONLY_ANNOTATIONS.match(node.text or b"") is not None
+    )
 
 
 def facade_of(root: Node, declares: bool) -> str:

@@ -1,0 +1,6 @@
+package coop.waxmoor.keepers
+
+import coop.waxmoor.hives.Said
+
+@Registered
+class Keeper : Said

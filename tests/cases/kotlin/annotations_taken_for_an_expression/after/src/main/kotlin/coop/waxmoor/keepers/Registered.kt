@@ -1,0 +1,4 @@
+package coop.waxmoor.keepers
+
+@Retention(AnnotationRetention.BINARY)
+annotation class Registered

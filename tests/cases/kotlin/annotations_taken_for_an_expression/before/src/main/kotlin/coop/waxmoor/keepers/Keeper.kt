@@ -1,0 +1,7 @@
+package coop.waxmoor.keepers
+
+import coop.waxmoor.hives.Registered
+import coop.waxmoor.hives.Said
+
+@Registered
+class Keeper : Said
