@@ -38,3 +38,29 @@ def text_of(node: Node | None) -> str:
 def dotted_text(node: Node | None) -> str:
     """Return a qualified name without the white space and comments in it."""
     return "".join(text_of(node).split())
+
+
+class Lead:
+    """The comments, and what else belongs to a declaration, that stand right above what comes next."""
+
+    def __init__(self, source: bytes) -> None:
+        self.source = source
+        self.start = -1
+        self.end = -1
+
+    def add(self, node: Node) -> None:
+        """Take a comment for part of what stands above the next declaration."""
+        if not self.touches(node):
+            self.start = node.start_byte
+        self.end = node.end_byte
+
+    def touches(self, node: Node) -> bool:
+        """Whether at most one line end stands between what was added and a node."""
+        between = self.source[self.end : node.start_byte]
+        return self.start >= 0 and not between.strip() and between.count(b"\n") <= 1
+
+    def start_of(self, node: Node) -> int:
+        """Return where a declaration starts, with what stands right above it; that is used up."""
+        start = self.start if self.touches(node) else node.start_byte
+        self.start = -1
+        return start

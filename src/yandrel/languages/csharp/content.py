@@ -18,7 +18,7 @@ from yandrel.languages.csharp.grammar import (
     parse_first_branches,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
-from yandrel.languages.trees import dotted_text, text_of
+from yandrel.languages.trees import Lead, dotted_text, text_of
 
 CREF = re.compile(rb'\bcref\s*=\s*"(?:[A-Z]:)?([A-Za-z_][\w.]*)')
 QUALIFIED = re.compile(rb"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?=\Z|,)")
@@ -78,15 +78,12 @@ class ContentReader:
     # -- what stands at the top -------------------------------------------------------------------
 
     def read_members(self, node: Node, namespace: str, block: int) -> None:
-        lead: Node | None = None
-        previous: Node | None = None
+        lead = Lead(self.source)
         for child in node.named_children:
             if child.type == "comment":
-                lead = lead if lead is not None and self.touches(previous, child) else child
-                previous = child
+                lead.add(child)
                 continue
-            if lead is not None and not self.touches(previous, child):
-                lead = None
+            start = lead.start_of(child)
             if child.type == "using_directive":
                 self.read_using(child, namespace, block)
             elif child.type == "file_scoped_namespace_declaration":
@@ -98,7 +95,7 @@ class ContentReader:
                 if body is not None:
                     self.read_members(body, name, len(self.content.blocks) - 1)
             elif child.type in TYPE_KINDS:
-                self.hold(child, lead, max(block, 0))
+                self.hold(child, start, max(block, 0))
             elif child.type in CONTAINERS:
                 self.read_members(child, namespace, block)
             elif child.type not in (
@@ -106,13 +103,6 @@ class ContentReader:
                 "extern_alias_directive",
             ) and not child.type.startswith("preproc"):
                 self.content.acts = True
-            lead = None
-
-    def touches(self, first: Node | None, second: Node) -> bool:
-        if first is None:
-            return False
-        between = self.source[first.end_byte : second.start_byte]
-        return not between.strip() and between.count(b"\n") <= 1
 
     def open_block(self, node: Node, outer: str) -> str:
         name = node.child_by_field_name("name")
@@ -138,11 +128,10 @@ class ContentReader:
         number = len(self.content.blocks) - 1
         return any(held.block == number for held in self.content.held)
 
-    def hold(self, node: Node, lead: Node | None, block: int) -> None:
+    def hold(self, node: Node, start: int, block: int) -> None:
         name = node.child_by_field_name("name")
         if name is None:
             return
-        start = lead.start_byte if lead is not None else node.start_byte
         also = []
         body = node.child_by_field_name("body")
         for member in body.named_children if body is not None else ():

@@ -6,7 +6,7 @@ from tree_sitter import Node
 
 from yandrel.languages.jvm.grammar import TYPE_KINDS, parse
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
-from yandrel.languages.trees import dotted_text, text_of
+from yandrel.languages.trees import Lead, dotted_text, text_of
 
 DOC_NAMES = re.compile(
     rb"(?:\{@(?:link|linkplain|value|code)\s+|@(?:see|throws|exception)\s+)([A-Za-z_][\w.]*)"
@@ -46,14 +46,13 @@ class ContentReader:
 
     def read_top(self) -> None:
         package: Node | None = None
-        comment: Node | None = None
+        lead = Lead(self.source)
         for node in self.root.named_children:
             kind = node.type
             if kind in ("block_comment", "line_comment"):
-                comment = comment if comment is not None and _touches(self.source, comment, node) else node
+                lead.add(node)
                 continue
-            lead = comment if comment is not None and _touches(self.source, comment, node) else None
-            comment = None
+            start = lead.start_of(node)
             if kind == "package_declaration":
                 package = node
             elif kind == "import_declaration":
@@ -61,7 +60,6 @@ class ContentReader:
             elif kind in TYPE_KINDS:
                 name = node.child_by_field_name("name")
                 if name is not None:
-                    start = lead.start_byte if lead is not None else node.start_byte
                     self.content.held.append(
                         Held(
                             text_of(name), TYPE_KINDS[kind], "type", start, node.end_byte, name.start_byte,
@@ -283,11 +281,6 @@ def _type_named(owner: Node | None) -> str:
     """Return the type that a member is taken from where it is named, nothing for a value."""
     name = text_of(owner) if owner is not None and owner.type == "identifier" else ""
     return name if name[:1].isupper() else ""
-
-
-def _touches(source: bytes, comment: Node, node: Node) -> bool:
-    between = source[comment.end_byte : node.start_byte]
-    return not between.strip() and between.count(b"\n") <= 1
 
 
 def read_content(source: bytes) -> tuple[Content, ContentReader]:

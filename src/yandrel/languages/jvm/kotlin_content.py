@@ -17,7 +17,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     stray_annotations,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
-from yandrel.languages.trees import dotted_text, text_of
+from yandrel.languages.trees import Lead, dotted_text, text_of
 
 DOC_NAMES = re.compile(rb"\[([A-Za-z_][\w.]*)\](?!\()|@(?:see|throws|exception|sample)\s+([A-Za-z_][\w.]*)")
 QUALIFIED = re.compile(rb"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?:\$\w+)?\Z")
@@ -80,29 +80,27 @@ class KotlinReader:
 
     def read_top(self) -> None:
         package: Node | None = None
-        comment: Node | None = None
+        lead = Lead(self.source)
         for node in self.root.named_children:
             if node.type in COMMENTS or stray_annotations(node):
-                comment = comment if comment is not None and _touches(self.source, comment, node) else node
+                lead.add(node)
                 continue
-            lead = comment if comment is not None and _touches(self.source, comment, node) else None
-            comment = None
+            start = lead.start_of(node)
             if node.type == "package_header":
                 package = node
             elif node.type == "import":
                 self.read_import(node)
             elif node.type in DECLARATIONS:
-                self.read_declaration(node, lead)
+                self.read_declaration(node, start)
         self.content.blocks.append(self.block_of(package))
 
-    def read_declaration(self, node: Node, lead: Node | None) -> None:
+    def read_declaration(self, node: Node, start: int) -> None:
         told = modifier_words(node)
         names = names_of(node)
         fixed = "is declared together with another" if len(names) > 1 else ""
         if told & {"expect", "actual"}:
             fixed = "has its other half elsewhere"
         for name in names:
-            start = lead.start_byte if lead is not None else node.start_byte
             self.content.held.append(
                 Held(
                     text_of(name), kind_of(node), "type", start, node.end_byte, name.start_byte,
@@ -288,11 +286,6 @@ def declared_in(node: Node) -> frozenset[str]:
         elif kind in HOLDERS:
             stack += child.named_children
     return frozenset(found)
-
-
-def _touches(source: bytes, comment: Node, node: Node) -> bool:
-    between = source[comment.end_byte : node.start_byte]
-    return not between.strip() and between.count(b"\n") <= 1
 
 
 def read_content(source: bytes, unit: str) -> tuple[Content, KotlinReader]:

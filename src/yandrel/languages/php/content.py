@@ -7,6 +7,7 @@ from tree_sitter import Node
 from yandrel.languages.named.content import Block, Clause, Content, Held, PathUse, Statement, Use
 from yandrel.languages.php.facts import SPACES, read_clause
 from yandrel.languages.php.grammar import NAME_NODES, NOT_CLASSES, TYPE_KINDS, dotted, parse, text_of
+from yandrel.languages.trees import Lead
 
 HEADER = frozenset({"php_tag", "comment", "declare_statement"})
 LITERALS = frozenset({"true", "false", "null"})
@@ -88,26 +89,23 @@ class ContentReader:
         self.content.blocks.append(block)
 
     def read_level(self, nodes: list[Node], block: int) -> None:
-        comment: Node | None = None
+        lead = Lead(self.source)
         for node in nodes:
             if node.type == "comment":
-                comment = comment or node
-                if comment is not node and not _touches(self.source, comment, node):
-                    comment = node
+                lead.add(node)
                 continue
-            lead = comment if comment is not None and _touches(self.source, comment, node) else None
-            comment = None
+            start = lead.start_of(node)
             if node.type == "namespace_use_declaration":
                 self.read_use(node, block)
             elif node.type in TYPE_KINDS:
-                self.hold(node, node.child_by_field_name("name"), TYPE_KINDS[node.type], "type", lead, block)
+                self.hold(node, node.child_by_field_name("name"), TYPE_KINDS[node.type], "type", start, block)
             elif node.type == "function_definition":
-                self.hold(node, node.child_by_field_name("name"), "function", "function", lead, block)
+                self.hold(node, node.child_by_field_name("name"), "function", "function", start, block)
             elif node.type == "const_declaration":
                 elements = [c for c in node.named_children if c.type == "const_element"]
                 why = "stands in one statement with others" if len(elements) > 1 else ""
                 for element in elements:
-                    self.hold(node, element.child(0), "constant", "constant", lead, block, why)
+                    self.hold(node, element.child(0), "constant", "constant", start, block, why)
             elif node.type == "if_statement":
                 self.hold_conditional(node, block)
                 self.content.acts = True
@@ -121,9 +119,9 @@ class ContentReader:
                     name = inner.child_by_field_name("name")
                     why = "is defined under a condition"
                     if inner.type in TYPE_KINDS:
-                        self.hold(inner, name, TYPE_KINDS[inner.type], "type", None, block, why)
+                        self.hold(inner, name, TYPE_KINDS[inner.type], "type", inner.start_byte, block, why)
                     elif inner.type == "function_definition":
-                        self.hold(inner, name, "function", "function", None, block, why)
+                        self.hold(inner, name, "function", "function", inner.start_byte, block, why)
             elif child.type in ("else_clause", "else_if_clause"):
                 self.hold_conditional(child, block)
 
@@ -133,13 +131,12 @@ class ContentReader:
         name: Node | None,
         kind: str,
         space: str,
-        lead: Node | None,
+        start: int,
         block: int,
         why: str = "",
     ) -> None:
         if name is None:
             return
-        start = lead.start_byte if lead is not None else node.start_byte
         self.content.held.append(
             Held(text_of(name), kind, space, start, node.end_byte, name.start_byte, name.end_byte, block, why)
         )

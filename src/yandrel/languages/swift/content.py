@@ -6,7 +6,7 @@ from tree_sitter import Node
 
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
 from yandrel.languages.swift.grammar import COMMENTS, DECLARATIONS, imported_module, kind_of, name_of, parse
-from yandrel.languages.trees import text_of
+from yandrel.languages.trees import Lead, text_of
 
 DOC_NAME = re.compile(rb"``([A-Za-z_]\w*)")
 NAMING = frozenset(
@@ -74,18 +74,13 @@ class ContentReader:
             stack += node.named_children
 
     def read_top(self) -> None:
-        lead: Node | None = None
-        previous: Node | None = None
+        lead = Lead(self.source)
         at = 0
         for node in self.root.named_children:
             if node.type in COMMENTS:
-                lead = lead if previous is not None and self.touches(previous, node) else node
-                previous = node
+                lead.add(node)
                 continue
-            start = (
-                lead if lead is not None and previous is not None and self.touches(previous, node) else node
-            )
-            lead = previous = None
+            start = lead.start_of(node)
             if node.type == "import_declaration":
                 self.read_import(node)
             elif node.type in DECLARATIONS and kind_of(node) != "extension":
@@ -93,18 +88,14 @@ class ContentReader:
                 if name is not None:
                     self.content.held.append(
                         Held(
-                            text_of(name), kind_of(node), "type", start.start_byte, node.end_byte,
+                            text_of(name), kind_of(node), "type", start, node.end_byte,
                             name.start_byte, name.end_byte, 0,
                         )
                     )  # fmt: skip
             else:
                 self.content.acts = True
-            at = at or start.start_byte
+            at = at or start
         self.content.blocks.append(Block(self.module, 0, 0, at, at, 0, len(self.source), 0))
-
-    def touches(self, first: Node, second: Node) -> bool:
-        between = self.source[first.end_byte : second.start_byte]
-        return not between.strip() and between.count(b"\n") <= 1
 
     def read_import(self, node: Node) -> None:
         name = next((c for c in node.named_children if c.type == "identifier"), None)

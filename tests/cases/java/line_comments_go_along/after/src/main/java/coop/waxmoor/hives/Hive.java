@@ -1,0 +1,4 @@
+package coop.waxmoor.hives;
+
+public class Hive {
+}

@@ -1,0 +1,29 @@
+"""What stands right above a declaration belongs to it."""
+
+import pytest
+
+from yandrel.languages.jvm.grammar import GRAMMAR
+from yandrel.languages.trees import Lead
+
+
+@pytest.mark.parametrize(
+    ("above", "taken"),
+    [
+        ("// one\n// two\n// three\n", "// one\n// two\n// three\n"),
+        ("// apart\n\n// one\n// two\n", "// one\n// two\n"),
+        ("/* one\n two */\n", "/* one\n two */\n"),
+        ("// apart\n\n", ""),
+        ("import a.B;\n// one\n", "// one\n"),
+        ("", ""),
+    ],
+)
+def test_comments_above(above: str, taken: str) -> None:
+    source = f"{above}class Hive {{}}\n".encode()
+    lead = Lead(source)
+    starts = {}
+    for node in GRAMMAR.parse(source).root_node.named_children:
+        if node.type.endswith("comment"):
+            lead.add(node)
+        else:
+            starts[node.type] = lead.start_of(node)
+    assert source[starts["class_declaration"] :] == f"{taken}class Hive {{}}\n".encode()
