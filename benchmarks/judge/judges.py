@@ -103,9 +103,11 @@ def judge_csharp(root: Path, renamed: dict[str, str]) -> Findings:
 
 
 def _faults_of_projects(root: Path) -> Counter[str]:
-    """Count project files that are no XML any more, files that they list and that are not there, and lists
-    without a file of their folder."""
+    """Count project files that are no XML any more, files that they list and that are not there, and files
+    below such a list that no list has."""
     faults: Counter[str] = Counter()
+    there: set[Path] = set()
+    below: set[Path] = set()
     for project in _files(root, (".csproj",)):
         try:
             tree = ElementTree.fromstring((root / project).read_bytes())
@@ -119,9 +121,9 @@ def _faults_of_projects(root: Path) -> Counter[str]:
         ]
         folder = (root / project).parent
         faults["listed and not there"] += sum(not (folder / path).exists() for path in listed)
-        there = {(folder / path).resolve() for path in listed}
-        if listed:
-            faults["there and not listed"] += sum(p.resolve() not in there for p in folder.rglob("*.cs"))
+        there |= {(folder / path).resolve() for path in listed}
+        below |= {path.resolve() for path in folder.rglob("*.cs")} if listed else set()
+    faults["there and not listed"] += len(below - there)
     return faults
 
 
