@@ -58,6 +58,24 @@ def load_builtin(name: str, language: str = DEFAULT_LANGUAGE, framework: str = "
     return BuiltinLayout(name, language, framework, place.read_text(encoding="utf-8"))
 
 
+def choose_builtin(text: str) -> BuiltinLayout:
+    """Return the built-in layout that a text names: "rings", "rings/fastapi", "rings/java"."""
+    name, _, customs = text.partition("/")
+    if customs in languages():
+        return load_builtin(name, customs)
+    return load_builtin(name, framework=customs)
+
+
+def tests_beside(package: str, language: str) -> str:
+    """Return the folder in which the tests of a package customarily stand."""
+    last = package.rpartition("/")[2]
+    if language == "csharp":
+        return f"test/{last}.Tests"
+    if language == "swift":
+        return f"Tests/{last}Tests"
+    return package.replace("src/main/", "src/test/", 1) if "src/main/" in package else "tests"
+
+
 def _check_choice(what: str, given: str, known: list[str]) -> None:
     if given in known:
         return

@@ -11,7 +11,7 @@ from typing import Any
 from yandrel.errors import CallError, ConfigError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.arrows import Arrows, read_arrows
-from yandrel.layout.builtin import load_builtin, package_of
+from yandrel.layout.builtin import choose_builtin, package_of, tests_beside
 from yandrel.layout.patterns import Pattern, compile_pattern, match_glob
 from yandrel.model.project import SourceRoot
 
@@ -116,18 +116,17 @@ def parse_layout(raw: bytes, rules: tuple[str, ...] = ()) -> Layout:
 
 
 def builtin_table(table: Mapping[str, Any], where: str = CONFIG_NAME) -> dict[str, Any]:
-    """Return the table of the built-in layout that an [app] names ("role-first", "rings/fastapi")."""
+    """Return the table of the built-in layout that an [app] names: "role-first", "rings/fastapi"."""
     app = table["app"]
-    name, _, framework = str(app["layout"]).partition("/")
     try:
-        found = load_builtin(name, framework=framework)
+        found = choose_builtin(str(app["layout"]))
     except CallError as error:
         raise ConfigError(error.what, where=where, todo=error.todo) from error
     title = str(app.get("name", "app"))
     sources = app.get("source")
     package = sources[0] if isinstance(sources, list) and len(sources) == 1 else package_of(title)
     package = package if isinstance(package, str) else package_of(title)
-    return tomllib.loads(found.fill(title, package))
+    return tomllib.loads(found.fill(title, package, tests_beside(package, found.language)))
 
 
 def lay_over(base: Mapping[str, Any], own: Mapping[str, Any]) -> dict[str, Any]:

@@ -1,5 +1,8 @@
 """The layout in force: what is the file's own, what the built-in layout's, and on which line."""
 
+import pytest
+
+from yandrel.errors import ConfigError
 from yandrel.layout.config import parse_layout
 from yandrel.layout.inforce import lines_in_force
 
@@ -40,3 +43,26 @@ def test_the_files_own_lines_outrank_the_built_in_ones() -> None:
     assert layout.arrows.allows("route", "service")
     assert layout.roles["clock"].homes[0].text == "waxmoor/clock.py"
     assert set(layout.outside) == {"model", "error", "port", "service"}
+
+
+@pytest.mark.parametrize(
+    ("language", "source", "service", "test"),
+    [
+        ("java", "src/main/java/coop/waxmoor", "{domain:flat}/{Name}Service.java", "src/test/java/coop/waxmoor/"),
+        ("csharp", "src/Waxmoor", "", "test/Waxmoor.Tests/"),
+        ("swift", "Sources/Waxmoor", "", "Tests/WaxmoorTests/"),
+        ("go", "internal", "", ""),
+        ("php", "src", "", "tests/"),
+    ],
+)  # fmt: skip
+def test_a_built_in_layout_of_a_language(language: str, source: str, service: str, test: str) -> None:
+    text = f'[app]\nname = "Waxmoor"\nsource = ["{source}"]\nlayout = "domain-first/{language}"\n'
+    layout = parse_layout(text.encode())
+    assert layout.roles["service"].homes[0].text.startswith(f"{source}/")
+    assert layout.roles["service"].homes[0].text.endswith(service)
+    assert layout.roles["test"].homes[0].text.startswith(test)
+
+
+def test_no_such_customs() -> None:
+    with pytest.raises(ConfigError, match="did you mean flask"):
+        parse_layout(b'[app]\nlayout = "rings/flsk"\n')
