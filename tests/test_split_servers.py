@@ -65,6 +65,20 @@ SCRIPTS = {
             "repositories/hive-repository.js",
         },
     ),
+    "php-inline": (
+        "php",
+        "index.php",
+        "ask.php",
+        {
+            "controllers/harvest_controller.php",
+            "controllers/hive_controller.php",
+            "errors.php",
+            "helpers/harvest.php",
+            "helpers/hive.php",
+            "models/hive.php",
+            "repositories/hive_repository.php",
+        },
+    ),
     "php": (
         "php",
         "index.php",

@@ -6,9 +6,11 @@ from posixpath import relpath
 
 import networkx
 
+from yandrel.languages.lifting import Lifted
 from yandrel.languages.php.cutting import cut_php
 from yandrel.languages.php.facts import read_facts
-from yandrel.languages.splitting import DefinitionSplitter
+from yandrel.languages.php.inline import lift_inline
+from yandrel.languages.splitting import LiftingSplitter
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 
 HANDLER = re.compile(rb"\(\s*(?:array|\??[\w\\]*Request)\s+\$(?:request|req|query|params|input)\b")
@@ -31,11 +33,15 @@ def stays(definition: Definition, text: bytes) -> str:
     return "it is defined only if something holds" if definition.conditional else ""
 
 
-class PhpSplitter(DefinitionSplitter):
-    """Makes the file that stays load the others, where nothing else does."""
+class PhpSplitter(LiftingSplitter):
+    """Names the handlers that are written where their route is; makes the file that stays load the others,
+    where nothing else does."""
 
     def __init__(self) -> None:
         super().__init__(lambda source, unit: read_facts(source), role_of, stays, cutter=cut_php)
+
+    def lift(self, unit: str, source: bytes) -> Lifted:
+        return lift_inline(source)
 
     def customs_of(self, facts: Facts) -> str:
         return "plain" if any(facts.namespaces) else "functions"
