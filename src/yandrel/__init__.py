@@ -1,3 +1,3 @@
 """Yandrel looks at a server application's arrangement, guards it, and changes it safely."""
 
-__version__ = "0.1.0"
+__version__ = "0.2.0.dev0"

@@ -1,5 +1,6 @@
 """namespace-mismatch."""
 
+import re
 from collections.abc import Iterable
 
 from yandrel.model.results import Finding
@@ -31,9 +32,16 @@ class NamespaceMismatch:
                 yield context.finding(
                     self.name,
                     unit,
-                    1,
+                    find_line(context.index.read_raw(unit), declared),
                     f"declares {declared}, its folder stands for {expected}",
                     target=declared,
                     law="the namespace follows from the folder",
                     mend=f"`yandrel move {unit} {unit}` declares the folder's, with every reference",
                 )
+
+
+def find_line(source: bytes, declared: str) -> int:
+    """Return the line on which a file declares a namespace; the first where it does not say it."""
+    words = re.escape(declared.encode())
+    found = re.search(rb"^[^\S\n]*(?:namespace|package)\s+" + words + rb"(?![\w.\\])", source, re.MULTILINE)
+    return source.count(b"\n", 0, found.end()) + 1 if found is not None else 1
