@@ -58,7 +58,7 @@ def take(name: str, root: Path, words: tuple[str, ...]) -> None:
         ["xterm", "-display", SCREEN, "-fa", FONT, "-fs", size, "-geometry", shape, "-bg", "white",
          "-fg", "black", "-b", "12", "-e", "sh", "-c", shown],
     )  # fmt: skip
-    time.sleep(2.5)
+    time.sleep(4)
     subprocess.run(
         ["import", "-display", SCREEN, "-window", "root", str(PICTURES / f"{name}.png")], check=True
     )
