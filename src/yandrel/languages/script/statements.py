@@ -176,7 +176,9 @@ class ImportStatements:
         if self.source[line:start].strip() or self.source[end:stop].strip(b"; \t\r\n"):
             return Edit(start, end, b"")
         following = self.source.find(b"\n", stop)
-        if not self.source[:line].strip() and following >= 0 and not self.source[stop:following].strip():
+        apart = not self.added and not self.source[self.source.rfind(b"\n", 0, line - 1) + 1 : line].strip()
+        first = not self.source[:line].strip()
+        if (first or apart) and following >= 0 and not self.source[stop:following].strip():
             stop = following + 1
         return Edit(line, stop, b"")
 
