@@ -19,10 +19,21 @@ parse = GRAMMAR.parse
 
 
 def modifiers_of(node: Node) -> Node | None:
-    return next((c for c in node.children if c.type == "modifiers"), None)
+    first = node.child(0)
+    if first is not None and first.type == "modifiers":
+        return first
+    return next((c for c in node.children if c.type == "modifiers"), None) if _is_cut(first) else None
+
+
+def _is_cut(first: Node | None) -> bool:
+    """Whether something else than the declaration comes first, as in a place that cannot be read."""
+    return first is not None and (first.is_extra or first.is_error)
 
 
 def words_of_modifiers(node: Node) -> set[str]:
     """Return the modifiers of a declaration that are words."""
     found = modifiers_of(node)
-    return {c.type for c in found.children} if found is not None else set()
+    if found is None:
+        return set()
+    text = found.text or b""
+    return {c.type for c in found.children} if b"@" in text or b"/" in text else set(text.decode().split())

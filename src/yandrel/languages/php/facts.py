@@ -21,6 +21,9 @@ from yandrel.languages.recovery import recover_definitions
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 SPACES = {"function": "function", "const": "constant"}
+PLAIN_USE = re.compile(
+    rb"use +(?P<kind>function +|const +)?(?P<last>(?P<path>[\w\\\x80-\xff]+)(?: +as +(?P<alias>\w+))?);\Z"
+)
 ANNOTATION = re.compile(rb"^[ \t/*]*@((?:[A-Z][\w]*\\)*[A-Z]\w*)", re.MULTILINE)
 
 DECLARED = re.compile(
@@ -141,6 +144,10 @@ class _Reader:
         )
 
     def read_use(self, node: Node) -> None:
+        plain = PLAIN_USE.match(node.text or b"")
+        if plain is not None:
+            self.read_plain_use(node, plain)
+            return
         space = "type"
         prefix = ""
         clauses: list[tuple[Node, str]] = []
@@ -163,6 +170,20 @@ class _Reader:
                     space=own or outer,
                 )
             )  # fmt: skip
+
+    def read_plain_use(self, node: Node, plain: re.Match[bytes]) -> None:
+        """Read a statement of one clause, which nearly all are, by its text."""
+        path = plain["path"].decode("utf-8", "replace").replace("\\", ".").strip(".")
+        module, _, name = path.rpartition(".")
+        alias = (plain["alias"] or b"").decode("utf-8", "replace")
+        space = SPACES[(plain["kind"] or b"").decode().strip()] if plain["kind"] else "type"
+        start, end = node.start_byte + plain.start("path"), node.start_byte + plain.end("last")
+        self.imports.append(
+            Import(
+                module, (ImportedName(name, alias, start, end),), False, node.start_byte, node.end_byte,
+                node.start_point[0] + 1, When.CALL, False, False, space=space,
+            )
+        )  # fmt: skip
 
     def read_expression(self, node: Node) -> None:
         expression: Node | None = node.child(0)
