@@ -62,3 +62,22 @@ def test_links_are_not_followed(tmp_path: Path) -> None:
     tree = walk_tree(root, lambda name: True)
     assert tree.files == ["a/x.py"]
     assert tree.ignored == {"a/loop/", "y.py"}
+
+
+def test_patterns_of_every_form(tmp_path: Path) -> None:
+    root = write_tree(
+        tmp_path,
+        {
+            ".gitignore": "*.tmp.py\n/made/\n**/drafts/*.py\n!**/drafts/kept.py\nold[0-9].py\n",
+            "a.tmp.py": "",
+            "a.py": "",
+            "made/b.py": "",
+            "inner/made/b.py": "",
+            "inner/drafts/c.py": "",
+            "inner/drafts/kept.py": "",
+            "old1.py": "",
+            "olden.py": "",
+        },
+    )
+    found = [path for path in files_of(root) if path.endswith(".py")]
+    assert found == ["a.py", "inner/drafts/kept.py", "inner/made/b.py", "olden.py"]

@@ -1,0 +1,89 @@
+"""Names of what moved that still stand in code are told of, and not changed."""
+
+from pathlib import Path
+
+import pytest
+
+from tests.conftest import Yandrel, read_tree, write_tree
+
+JAVA = "src/main/java/coop/waxmoor"
+KOTLIN = "src/main/kotlin/coop/waxmoor"
+
+
+def moved(root: Path, yandrel: Yandrel, *words: str) -> str:
+    done = yandrel(root, "move", *words)
+    assert done.status == 0, done.err
+    return done.out
+
+
+def test_comments_and_longer_strings_in_python(tmp_path: Path, yandrel: Yandrel) -> None:
+    asks = 'NOTE = "see waxmoor.models.hive.Hive for it"  # and waxmoor/models/hive.py\n'
+    root = write_tree(
+        tmp_path,
+        {
+            "waxmoor/__init__.py": "",
+            "waxmoor/models/__init__.py": "",
+            "waxmoor/models/hive.py": "class Hive:\n    pass\n",
+            "waxmoor/asks.py": "\n" + asks,
+        },
+    )
+    said = moved(root, yandrel, "waxmoor/models/hive.py", "waxmoor/hives/")
+    assert "waxmoor/asks.py:2  waxmoor.models.hive.Hive" in said
+    assert "waxmoor/asks.py:2  waxmoor/models/hive.py" in said
+    assert read_tree(root)["waxmoor/asks.py"].decode().endswith(asks)
+
+
+@pytest.mark.parametrize(
+    ("text", "told"),
+    [
+        (r"'class: Waxmoor\Models\Hive.'", True),
+        (r'"class: Waxmoor\\Models\\Hive."', True),
+        (r"'Waxmoor\Models\HiveRow is another'", False),
+        (r"'Older\Waxmoor\Models\Hive is another'", False),
+        (r"'Models\Hive alone'", False),
+    ],
+)
+def test_strings_in_php(tmp_path: Path, yandrel: Yandrel, text: str, told: bool) -> None:
+    root = write_tree(
+        tmp_path,
+        {
+            "composer.json": '{"autoload": {"psr-4": {"Waxmoor\\\\": "src/"}}}\n',
+            "src/Models/Hive.php": "<?php\n\nnamespace Waxmoor\\Models;\n\nclass Hive\n{\n}\n",
+            "src/Notes.php": f"<?php\n\nnamespace Waxmoor;\n\nconst NOTE = {text};\n",
+        },
+    )
+    said = moved(root, yandrel, "src/Models/Hive.php", "src/Hives/")
+    assert ("src/Notes.php:5" in said) is told
+    assert text in read_tree(root)["src/Notes.php"].decode()
+
+
+def test_once_for_each_file(tmp_path: Path, yandrel: Yandrel) -> None:
+    note = "// coop.waxmoor.models.Hive\n"
+    root = write_tree(
+        tmp_path,
+        {
+            f"{JAVA}/models/Hive.java": "package coop.waxmoor.models;\n\npublic class Hive {\n}\n",
+            f"{JAVA}/Notes.java": f"package coop.waxmoor;\n\n{note * 3}class Notes {{\n}}\n",
+        },
+    )
+    said = moved(root, yandrel, f"{JAVA}/models/Hive.java", f"{JAVA}/hives/")
+    assert said.count("Notes.java:") == 1
+    assert "it would be coop.waxmoor.hives.Hive now" in " ".join(said.split())
+
+
+def test_what_is_still_there_is_none(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(
+        tmp_path,
+        {
+            f"{KOTLIN}/models/Rows.kt": (
+                "package coop.waxmoor.models\n\nfun row(x: Int) = x\n\nfun row(x: String) = x\n"
+            ),
+            f"{KOTLIN}/models/More.kt": "package coop.waxmoor.models\n\nfun row(x: Long) = x\n",
+            f"{KOTLIN}/Asks.kt": (
+                "package coop.waxmoor\n\n// coop.waxmoor.models.row\n"
+                "val asked = coop.waxmoor.models.row(1L)\n"
+            ),
+        },
+    )
+    said = moved(root, yandrel, f"{KOTLIN}/models/Rows.kt", f"{KOTLIN}/rows/")
+    assert "To look at by hand" not in said
