@@ -62,6 +62,10 @@ class Relocation:
             return self._folder(path)
         return self.units.get(path) or self.files.get(path, path)
 
+    def successor_of(self, unit: str) -> str:
+        """Return the unit that the first definition of one goes to, nothing where none does."""
+        return next((new.unit for old, new in self.definitions.items() if old.unit == unit), "")
+
     def _folder(self, path: str) -> str:
         at = len(path)
         while at > 0:

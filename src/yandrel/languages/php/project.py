@@ -104,7 +104,7 @@ def rewrite_manifests(
         for item in strings:
             old = base + item.text.removeprefix("./")
             if old in relocation.gone:
-                successor = _successor_of(old, relocation)
+                successor = relocation.successor_of(old)
                 if not successor or successor in listed:
                     edits.setdefault(path, []).append(remove_string(data, item))
                 elif successor.startswith(new_base):
@@ -115,11 +115,6 @@ def rewrite_manifests(
             if new != item.text:
                 edits.setdefault(path, []).append(Edit(item.start, item.end, escape(new).encode()))
     return edits
-
-
-def _successor_of(unit: str, relocation: Relocation) -> str:
-    """Return the file that the first definition of a file goes to of which nothing is left."""
-    return next((new.unit for old, new in relocation.definitions.items() if old.unit == unit), "")
 
 
 def _new_path(text: str, base: str, new_base: str, relocation: Relocation) -> str:

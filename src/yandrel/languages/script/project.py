@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterator, Mapping
 from typing import Any
 
-from yandrel.languages.json_spans import JsonString, escape, find_strings
+from yandrel.languages.json_spans import JsonString, escape, find_strings, remove_string
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units
 
@@ -244,8 +244,18 @@ def rewrite_manifests(
         base = ""
         if path.rpartition("/")[2] in CONFIGS:
             base = str((load_json(data).get("compilerOptions") or {}).get("baseUrl") or "")
-        for item in find_strings(data):
-            if item.is_key or not item.keys or PATH_KEYS.isdisjoint(item.keys):
+        strings = [s for s in find_strings(data) if not s.is_key and not PATH_KEYS.isdisjoint(s.keys)]
+        listed = {_join(folder, item.text) for item in strings if item.keys[-1:] == ("files",)}
+        for item in strings:
+            place = _join(folder, item.text) if relocation.gone else None
+            if place in relocation.gone:
+                successor = relocation.successor_of(place or "")
+                if item.keys[-1:] == ("files",) and (not successor or successor in listed):
+                    edits.setdefault(path, []).append(remove_string(data, item))
+                elif successor:
+                    text = posixpath.relpath(successor, new_folder or ".")
+                    text = "./" + text if item.text.startswith("./") and not text.startswith(".") else text
+                    edits.setdefault(path, []).append(Edit(item.start, item.end, escape(text).encode()))
                 continue
             start = folder if "paths" not in item.keys or not base else posixpath.join(folder, base, "")
             new_start = new_folder if start == folder else posixpath.join(new_folder, base, "")
