@@ -167,7 +167,8 @@ class NameMap:
             self.renaming.part(before, after, space)
             return
         if staying and (self.view.parts_join or self.view.importers_of(symbol.unit)):
-            self.refuse(symbol.unit, 0, f"{self.view.spell(before)} is defined in {staying[0].unit} as well")
+            why = f"{self.view.spell(before)} is defined in {staying[0].unit} as well"
+            self.refuse(symbol.unit, 0, why, "move both with a move list" if self.view.parts_join else "")
         self.renaming.put(before, after, space)
 
     def refuse_clashes(self) -> None:
