@@ -2,6 +2,7 @@
 
 import posixpath
 from dataclasses import dataclass
+from functools import lru_cache
 
 from yandrel.languages.script.grammar import TYPESCRIPT
 from yandrel.languages.script.project import BUILT, ROOTS
@@ -28,6 +29,7 @@ class Led:
     via: PathMap | None = None
 
 
+@lru_cache(maxsize=1 << 16)
 def ending_of(path: str) -> str:
     return next((end for end in KNOWN_ENDINGS if path.endswith(end)), "")
 
