@@ -31,7 +31,7 @@ def print_builtin(name: str, language: str, framework: str, app: str) -> LayoutR
     found = load_builtin(name, language, framework)
     scaffolder = load_language(language).scaffolder(language)
     folder = scaffolder.app_folder(package_of(app))
-    return LayoutReport(FORMAT_VERSION, app, [], found.fill(app, folder, scaffolder.tests_folder(folder)))
+    return LayoutReport(FORMAT_VERSION, app, [], found.fill(app, folder))
 
 
 def _units_at(workspace: Workspace, section: str, key: str) -> int:

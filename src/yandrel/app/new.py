@@ -72,7 +72,7 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
         raise RefusedError("is there already", where=request.name, todo="choose another name or folder")
     title = pascal(request.name)
     app_folder = scaffolder.app_folder(package_of(request.name))
-    text = builtin.fill(title, app_folder, scaffolder.tests_folder(app_folder))
+    text = builtin.fill(title, app_folder)
     layout = parse_layout(text.encode())
     table, fields = _fields_of(folder, "", request, scaffolder, FIRST_FIELDS)
     plan = _plan(layout, concept, fields, scaffolder, title, package, framework, frozenset())

@@ -247,8 +247,7 @@ def layout_for(workspace: Workspace, unit: str, framework: str, wanted: str) -> 
     known = frameworks(language)
     builtin = load_builtin(wanted or "role-first", language, framework if framework in known else "")
     folder = unit.rpartition("/")[0]
-    tests = load_language(language).scaffolder(language).tests_folder(folder)
-    return parse_layout(builtin.fill("App", folder, tests).encode())
+    return parse_layout(builtin.fill("App", folder).encode())
 
 
 def _make_draft(workspace: Workspace, place: Path) -> Draft:

@@ -44,9 +44,6 @@ class CopyingScaffolder:
     def app_folder(self, package: str) -> str:
         return ""
 
-    def tests_folder(self, app_folder: str) -> str:
-        return "tests"
-
     def root_namespace(self, package: str, namespaces: Mapping[str, str]) -> str:
         return ""
 

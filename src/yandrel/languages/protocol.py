@@ -155,9 +155,6 @@ class Scaffolder(Protocol):
     def app_folder(self, package: str) -> str:
         """Return the folder that a new application's units go to, below its root."""
 
-    def tests_folder(self, app_folder: str) -> str:
-        """Return the folder that the tests of an application in a folder go to."""
-
     def root_namespace(self, package: str, namespaces: Mapping[str, str]) -> str:
         """Return the namespace of the application's root, by those of its units where it has some."""
 

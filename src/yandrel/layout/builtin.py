@@ -4,6 +4,7 @@ In them APP stands for the application's folder, TESTS for that of its tests, NA
 """
 
 import difflib
+import tomllib
 from dataclasses import dataclass
 from functools import lru_cache
 from importlib.resources import files
@@ -24,8 +25,9 @@ class BuiltinLayout:
     framework: str
     text: str
 
-    def fill(self, app: str, package: str = "", tests: str = "tests") -> str:
+    def fill(self, app: str, package: str = "") -> str:
         """Return the text of a yandrel.toml for an application; without a package, for the root itself."""
+        tests = tests_folder(package, self.language)
         text = self.text.replace("NAME", app).replace("TESTS/", tests.rstrip("/") + "/")
         return text.replace("APP/", package.rstrip("/") + "/" if package else "")
 
@@ -66,14 +68,14 @@ def choose_builtin(text: str) -> BuiltinLayout:
     return load_builtin(name, framework=customs)
 
 
-def tests_beside(package: str, language: str) -> str:
-    """Return the folder in which the tests of a package customarily stand."""
-    last = package.rpartition("/")[2]
-    if language == "csharp":
-        return f"test/{last}.Tests"
-    if language == "swift":
-        return f"Tests/{last}Tests"
-    return package.replace("src/main/", "src/test/", 1) if "src/main/" in package else "tests"
+def tests_folder(package: str, language: str) -> str:
+    """Return the folder in which the tests of a package customarily stand in a language."""
+    place = files("yandrel.layout").joinpath("layouts", language, "tests.toml")
+    customs = tomllib.loads(place.read_text(encoding="utf-8")) if place.is_file() else {}
+    if "instead" in customs:
+        code, tests = customs["instead"]
+        return package.replace(code, tests, 1)
+    return str(customs.get("folder", "tests")).replace("LAST", package.rpartition("/")[2])
 
 
 def _check_choice(what: str, given: str, known: list[str]) -> None:

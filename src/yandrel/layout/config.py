@@ -11,7 +11,7 @@ from typing import Any
 from yandrel.errors import CallError, ConfigError
 from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.arrows import Arrows, read_arrows
-from yandrel.layout.builtin import choose_builtin, package_of, tests_beside
+from yandrel.layout.builtin import choose_builtin, package_of
 from yandrel.layout.patterns import Pattern, compile_pattern, match_glob
 from yandrel.model.project import SourceRoot
 
@@ -126,7 +126,7 @@ def builtin_table(table: Mapping[str, Any], where: str = CONFIG_NAME) -> dict[st
     sources = app.get("source")
     package = sources[0] if isinstance(sources, list) and len(sources) == 1 else package_of(title)
     package = package if isinstance(package, str) else package_of(title)
-    return tomllib.loads(found.fill(title, package, tests_beside(package, found.language)))
+    return tomllib.loads(found.fill(title, package))
 
 
 def lay_over(base: Mapping[str, Any], own: Mapping[str, Any]) -> dict[str, Any]:

@@ -39,9 +39,6 @@ class CsharpScaffolder(TemplatedScaffolder):
     def app_folder(self, package: str) -> str:
         return "src/" + pascal(package)
 
-    def tests_folder(self, app_folder: str) -> str:
-        return f"test/{app_folder.rpartition('/')[2]}.Tests"
-
     def namespace_of(self, plan: DomainPlan, home: str) -> str:
         return home.rpartition("/")[0].partition("/")[2].replace("/", ".")
 

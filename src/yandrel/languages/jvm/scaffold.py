@@ -47,9 +47,6 @@ class JavaScaffolder(TemplatedScaffolder):
     def app_folder(self, package: str) -> str:
         return self.root + package
 
-    def tests_folder(self, app_folder: str) -> str:
-        return app_folder.replace("src/main/", "src/test/", 1)
-
     def spell_optional(self, text: str) -> str:
         return BOXED.get(text, text)
 

@@ -71,7 +71,7 @@ class JvmView(NamedView):
 
     def find_mention(self, unit: str, facts: Facts, mention: Mention) -> Symbol | None:
         head, dot, _ = mention.name.partition(".")
-        scope = self.scope_of(unit, facts)
+        scope = self.scope_of(facts)
         if head in scope.defined:
             return None
         if mention.space == "member":

@@ -115,7 +115,7 @@ class NamedView(UnloadedGraph):
         """Whether definitions of one name may stand apart, since uses choose among all that they see."""
         return False
 
-    def scope_of(self, unit: str, facts: Facts) -> UnitScope:
+    def scope_of(self, facts: Facts) -> UnitScope:
         """Return what a unit's names are looked up in; that of the last unit is kept."""
         if self._scope is None or self._scope[0] is not facts:
             imported: dict[tuple[str, str], str] = {}

@@ -22,13 +22,13 @@ class PhpView(NamedView):
 
     def find_mention(self, unit: str, facts: Facts, mention: Mention) -> Symbol | None:
         namespace = facts.namespaces[mention.block] if facts.namespaces else ""
-        for name in self.meanings(unit, facts, mention, namespace):
+        for name in self.meanings(facts, mention, namespace):
             found = self.table.find(name, mention.space)
             if found is not None:
                 return found
         return None
 
-    def meanings(self, unit: str, facts: Facts, mention: Mention, namespace: str) -> list[str]:
+    def meanings(self, facts: Facts, mention: Mention, namespace: str) -> list[str]:
         """Return the qualified names that a mention may have, the first that is there counts."""
         name = mention.name
         if name.startswith("."):
@@ -37,7 +37,7 @@ class PhpView(NamedView):
         if head.lower() == "namespace" and dot:
             return [join_name(namespace, rest)]
         space = mention.space if not dot else "type"
-        path = self.scope_of(unit, facts).imported.get((space, head.lower()))
+        path = self.scope_of(facts).imported.get((space, head.lower()))
         if path is not None:
             return [path + dot + rest]
         own = join_name(namespace, name)

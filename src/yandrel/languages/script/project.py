@@ -177,10 +177,7 @@ def _root_folders(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> 
     if isinstance(roots, list):
         places = [_join(_folder(path), root) for root in _targets(roots)]
         return tuple(place for place in places if place is not None)
-    extends = found.get("extends")
-    names = [name for name in (extends if isinstance(extends, list) else [extends]) if isinstance(name, str)]
-    above = [_join(_folder(path), name) for name in names if name.startswith(".") and depth < 8]
-    inherited = (_root_folders(name, read, depth + 1) for name in above if name is not None and name in read)
+    inherited = (_root_folders(name, read, depth + 1) for name in _extended(path, read, depth))
     return next((roots for roots in inherited if roots), ())
 
 
@@ -193,10 +190,15 @@ def _says_node(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> boo
         if isinstance(options.get(key), str):
             said: str = options[key].lower()
             return said.startswith("node") and said not in ("node", "node10")
-    extends = found.get("extends")
+    return any(_says_node(name, read, depth + 1) for name in _extended(path, read, depth))
+
+
+def _extended(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> list[str]:
+    """Return the configurations of the application that a configuration extends."""
+    extends = read.get(path, {}).get("extends")
     names = [name for name in (extends if isinstance(extends, list) else [extends]) if isinstance(name, str)]
-    above = [_join(_folder(path), name) for name in names if name.startswith(".") and depth < 8]
-    return any(_says_node(name, read, depth + 1) for name in above if name is not None and name in read)
+    above = (_join(_folder(path), name) for name in names if name.startswith(".") and depth < 8)
+    return [name for name in above if name is not None and name in read]
 
 
 def move_maps(maps: tuple[PathMap, ...], relocation: Relocation) -> tuple[PathMap, ...]:

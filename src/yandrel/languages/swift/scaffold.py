@@ -38,9 +38,6 @@ class SwiftScaffolder(TemplatedScaffolder):
     def app_folder(self, package: str) -> str:
         return "Sources/" + pascal(package)
 
-    def tests_folder(self, app_folder: str) -> str:
-        return f"Tests/{app_folder.rpartition('/')[2]}Tests"
-
     def spell_optional(self, text: str) -> str:
         return text + "?"
 

@@ -69,9 +69,6 @@ class PythonScaffolder:
     def app_folder(self, package: str) -> str:
         return package
 
-    def tests_folder(self, app_folder: str) -> str:
-        return "tests"
-
     def root_namespace(self, package: str, namespaces: Mapping[str, str]) -> str:
         return ""
 
