@@ -1,11 +1,13 @@
 """What every language's reader looks for in the same way: what could not be read, and secrets."""
 
 import re
+from typing import TypeVar
 
 from tree_sitter import Node
 
 from yandrel.model.facts import Problem
 
+Key = TypeVar("Key")
 MAXIMUM_PROBLEMS = 5
 DEEPEST_NESTING = 200
 SECRET = re.compile(rb"""["'][a-z][a-z0-9+.-]*://[^:/@\s'"{}<>%$]*:([^:/@\s'"{}<>%$]+)@[^'"\s]+["']""")
@@ -27,6 +29,13 @@ class Lines:
         self.line += self.source.count(b"\n", self.at, position)
         self.at = position
         return self.line
+
+
+def keep_first(first: dict[Key, int], key: Key, at: int) -> None:
+    """Note a place of something where it is the first that is known."""
+    known = first.get(key)
+    if known is None or at < known:
+        first[key] = at
 
 
 def find_secrets(source: bytes) -> tuple[int, ...]:

@@ -6,6 +6,7 @@ from collections.abc import Set
 from tree_sitter import Node
 
 from yandrel.languages.go.grammar import GRAMMAR, LISTS
+from yandrel.languages.reading import keep_first
 
 SELECTED = re.compile(rb"\s*\.\s*([A-Za-z_]\w*)")
 COLON = re.compile(rb"\s*:(?!=)")
@@ -20,7 +21,7 @@ def find_mentions(root: Node, source: bytes, defined: Set[bytes], packages: Set[
     captured = GRAMMAR.find_mentions(root)
     first: dict[bytes, int] = {}
     for node in captured.get("qualified", ()):
-        _keep(first, b"".join((node.text or b"").split()), node.start_byte)
+        keep_first(first, b"".join((node.text or b"").split()), node.start_byte)
     _add_types(captured, defined, first)
     _Plain(source, captured, defined, packages).add_to(first)
     return first
@@ -31,7 +32,7 @@ def _add_types(captured: dict[str, list[Node]], defined: Set[bytes], first: dict
     for node in captured.get("type", ()):
         text = node.text or b""
         if text not in defined and node.end_byte not in members:
-            _keep(first, text, node.start_byte)
+            keep_first(first, text, node.start_byte)
 
 
 class _Plain:
@@ -65,7 +66,7 @@ class _Plain:
             if follows in b". \t\n":
                 selected = SELECTED.match(source, end)
                 if selected is not None:
-                    _keep(first, text + b"." + selected[1], at)
+                    keep_first(first, text + b"." + selected[1], at)
             if local or seen.get(text, end) < at:
                 continue
             if follows in b": \t" and COLON.match(source, end):
@@ -75,7 +76,7 @@ class _Plain:
                     keys.add(text)
                     continue
             seen[text] = at
-            _keep(first, text, at)
+            keep_first(first, text, at)
 
     def is_key(self, node: Node) -> bool:
         """Whether a name before a colon is that of a field, and no value."""
@@ -93,9 +94,3 @@ class _Plain:
 def _is_list(literal: Node) -> bool:
     found = literal.child_by_field_name("type") if literal.type == "composite_literal" else None
     return found is not None and found.type in LISTED
-
-
-def _keep(first: dict[bytes, int], text: bytes, at: int) -> None:
-    known = first.get(text)
-    if known is None or at < known:
-        first[text] = at

@@ -22,7 +22,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     receiver_of,
     stray_annotations,
 )
-from yandrel.languages.reading import Lines, find_problems, find_secrets
+from yandrel.languages.reading import Lines, find_problems, find_secrets, keep_first
 from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
@@ -151,21 +151,15 @@ class _Reader:
                 continue
             at = node.start_byte
             if at not in skip:
-                _keep(first, "member" if at in member else "type", text, at)
+                keep_first(first, ("member" if at in member else "type", text), at)
         for capture in ("qualified", "chain"):
             for node in captured.get(capture, ()):
                 text = b"".join((node.text or b"").split())
                 if text[:1].islower() and text.replace(b".", b"").replace(b"_", b"").isalnum():
-                    _keep(first, "type", text, node.start_byte)
+                    keep_first(first, ("type", text), node.start_byte)
         lines = Lines(self.source)
         for (space, text), at in sorted(first.items(), key=lambda item: item[1]):
             yield Mention(text.decode("utf-8", "replace").strip("`"), lines.of(at), space)
-
-
-def _keep(first: dict[tuple[str, bytes], int], space: str, text: bytes, at: int) -> None:
-    known = first.get((space, text))
-    if known is None or at < known:
-        first[space, text] = at
 
 
 def _is_default(node: Node) -> bool:
