@@ -110,6 +110,7 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
         raise CallError("is no source file", where=request.file, todo="name a file")
     unit = thing.path
     source = workspace.index.read_source(unit)
+    workspace.index.look_closer(unit, source.data)
     problems = workspace.index.facts[unit].problems
     if source.problem or problems:
         line = f":{problems[0].line}" if problems else ""

@@ -30,6 +30,8 @@ def split_type(
     near = {u for unit in units for u in view.importers_of(unit) if index.namespace_of(u) in spaces}
     units += sorted(near - set(units))
     sources = {unit: index.read_source(unit) for unit in units}
+    for unit, source in sources.items():
+        index.look_closer(unit, source.data)
     broken = next(
         (unit for unit, source in sources.items() if source.problem or index.facts[unit].problems), ""
     )

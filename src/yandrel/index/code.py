@@ -2,6 +2,7 @@
 
 import hashlib
 import time
+from abc import abstractmethod
 from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from pathlib import Path
@@ -33,7 +34,7 @@ from yandrel.languages.registry import (
     language_of,
     load_language,
 )
-from yandrel.model.facts import Facts
+from yandrel.model.facts import Facts, Problem
 from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
 
@@ -42,7 +43,15 @@ Progress = Callable[[int, int], None]
 _facts_decoder = msgspec.msgpack.Decoder(Facts)
 
 
-class PackedFacts(Mapping[str, Facts]):
+class UnitFacts(Mapping[str, Facts]):
+    """Facts by path."""
+
+    @abstractmethod
+    def add_problems(self, path: str, problems: tuple[Problem, ...]) -> None:
+        """Note problems that were found by a closer look."""
+
+
+class PackedFacts(UnitFacts):
     """Facts by path, unpacked when asked for."""
 
     def __init__(self, packed: dict[str, bytes]) -> None:
@@ -54,6 +63,9 @@ class PackedFacts(Mapping[str, Facts]):
         if found is None:
             found = self._facts[path] = _facts_decoder.decode(self._packed[path])
         return found
+
+    def add_problems(self, path: str, problems: tuple[Problem, ...]) -> None:
+        self._facts[path] = msgspec.structs.replace(self[path], problems=problems)
 
     def __contains__(self, path: object) -> bool:
         return path in self._packed
@@ -97,7 +109,7 @@ class CodeIndex:
 
     root: Path
     tree: Tree
-    facts: Mapping[str, Facts]
+    facts: UnitFacts
     key: bytes
     views: dict[str, View] = field(default_factory=dict)
     projects: dict[str, Project] = field(default_factory=dict)
@@ -128,6 +140,14 @@ class CodeIndex:
     def read_source(self, path: str) -> Source:
         name = language_of(path)
         return decode_source(self.read_raw(path), name is not None and load_language(name).cookies)
+
+    def look_closer(self, path: str, source: bytes) -> None:
+        """Learn of what in the bodies of a unit's functions cannot be read, where only its outline was."""
+        language = self.language(path)
+        if language.outlined and path in self.facts and not self.facts[path].problems:
+            problems = language.read_facts(source, path).problems
+            if problems:
+                self.facts.add_problems(path, problems)
 
     def units_mentioning(self, words: set[str]) -> set[str] | None:
         """Return the units whose references lead to one of some paths or names, and a few others.

@@ -17,25 +17,25 @@ LARGEST = 8 * 1024 * 1024
 _encode = msgspec.msgpack.Encoder().encode
 
 
-def read_file_facts(path: Path, language_name: str) -> Facts:
-    """Return the facts of one file; what cannot be read or decoded is a problem in them."""
+def read_outline(path: Path, language_name: str) -> Facts:
+    """Return the facts of one file's outline; what cannot be read or decoded is a problem in them."""
     try:
         raw = path.read_bytes()
     except OSError as error:
         name = load_language(language_name).name_of(path.name)
         return Facts(name, 0, problems=(Problem(0, f"cannot be read: {error.strerror}"),))
-    return facts_of_bytes(raw, language_name, path.name)
+    return facts_of_bytes(raw, language_name, path.name, outline=True)
 
 
-def facts_of_bytes(raw: bytes, language_name: str, path: str) -> Facts:
-    """Return the facts of a file's raw bytes."""
+def facts_of_bytes(raw: bytes, language_name: str, path: str, outline: bool = False) -> Facts:
+    """Return the facts of a file's raw bytes; those of an outline may know of fewer problems."""
     language = load_language(language_name)
     if len(raw) > LARGEST:
         return Facts(language.name_of(path), raw.count(b"\n"), problems=(Problem(0, _too_large(len(raw))),))
     source = decode_source(raw, language.cookies)
     if source.problem:
         return Facts(language.name_of(path), raw.count(b"\n"), problems=(Problem(0, source.problem),))
-    return language.read_facts(source.data, path)
+    return language.read_facts(source.data, path, outline)
 
 
 def _too_large(size: int) -> str:
@@ -85,7 +85,7 @@ def _parse_batch(root: str, paths: list[str]) -> bytes:
 
 
 def _parse_one(root: Path, path: str) -> bytes:
-    return _encode(read_file_facts(root / path, language_of(path) or ""))
+    return _encode(read_outline(root / path, language_of(path) or ""))
 
 
 def usable_cores() -> int:

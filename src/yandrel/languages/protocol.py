@@ -77,14 +77,19 @@ class Language(Protocol):
     cookies: bool
     implicit: bool
     """Whether a unit can name another without an import, so that a new one may be meant by any."""
+    outlined: bool
+    """Whether the bodies of functions are passed over where only an outline is asked for."""
     folds_case: bool
     """Whether names are compared without regard to case."""
 
     def name_of(self, path: str) -> str:
         """Return what the language of a unit is called, where several share one world."""
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
-        """Return the surface facts of UTF-8 source; its path tells the dialect. Nothing is raised."""
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
+        """Return the surface facts of UTF-8 source; its path tells the dialect. Nothing is raised.
+
+        Those of an outline need not know of problems in the bodies of functions, and are else the same.
+        """
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -12,11 +12,11 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
         3,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 5),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 5),
-    "go": ("yandrel.languages.go.language", (".go",), 2),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 6),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 6),
+    "go": ("yandrel.languages.go.language", (".go",), 3),
     "swift": ("yandrel.languages.swift.language", (".swift",), 1),
-    "php": ("yandrel.languages.php.language", (".php",), 3),
+    "php": ("yandrel.languages.php.language", (".php",), 4),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
 VERSIONS = {name: f"{name}{version}" for name, (_, _, version) in LANGUAGES.items()}

@@ -63,6 +63,8 @@ def plan_relocation(
         if not words and not part.units:
             continue
         sources = read_candidates(index, name, words, part, decoded)
+        for unit, source in sources.items():
+            index.look_closer(unit, source)
         rewritten, settled = language.rewrite(view, part, sources)
         _merge(total, rewritten)
         definitions.update(settled.definitions)

@@ -4,12 +4,14 @@ from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
+from msgspec.structs import replace
+
 from yandrel.files.text import decode_source
-from yandrel.index.code import CodeIndex, OfLanguage, facts_of_bytes, index_of_texts
+from yandrel.index.code import CodeIndex, OfLanguage, UnitFacts, facts_of_bytes, index_of_texts
 from yandrel.languages.protocol import Language, View
 from yandrel.languages.registry import is_manifest, language_of, load_language
 from yandrel.model.changes import Refusal
-from yandrel.model.facts import Facts
+from yandrel.model.facts import Facts, Problem
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units, folders_of
 from yandrel.moves.plan import ChangePlan
@@ -17,12 +19,10 @@ from yandrel.moves.plan import ChangePlan
 CYCLE = "an import cycle would bite"
 
 
-class OverlaidFacts(Mapping[str, Facts]):
+class OverlaidFacts(UnitFacts):
     """The facts after a change: old ones under new paths, new ones for what was edited."""
 
-    def __init__(
-        self, base: Mapping[str, Facts], moved: Mapping[str, str], fresh: Mapping[str, Facts]
-    ) -> None:
+    def __init__(self, base: Mapping[str, Facts], moved: Mapping[str, str], fresh: dict[str, Facts]) -> None:
         self._base = base
         self._fresh = fresh
         self._old: dict[str, str] = {}
@@ -34,6 +34,9 @@ class OverlaidFacts(Mapping[str, Facts]):
     def __getitem__(self, path: str) -> Facts:
         found = self._fresh.get(path)
         return found if found is not None else self._base[self._old[path]]
+
+    def add_problems(self, path: str, problems: tuple[Problem, ...]) -> None:
+        self._fresh[path] = replace(self[path], problems=problems)
 
     def __contains__(self, path: object) -> bool:
         return path in self._fresh or path in self._old
@@ -71,7 +74,7 @@ class Proof:
     """The graph after a change, and what speaks against the change."""
 
     views: dict[str, View]
-    facts: Mapping[str, Facts]
+    facts: UnitFacts
     files: frozenset[str]
     refusals: list[Refusal]
     affected: set[str] = field(default_factory=set)
@@ -145,6 +148,8 @@ def _project_after(
 
 
 def _reads_worse(index: CodeIndex, old: str, new: str, facts: Facts) -> list[Refusal]:
+    if old in index.facts and facts.problems:
+        index.look_closer(old, index.read_source(old).data)
     before = len(index.facts[old].problems) if old in index.facts else 0
     if len(facts.problems) > before:
         problem = facts.problems[0]

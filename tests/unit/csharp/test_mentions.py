@@ -58,5 +58,5 @@ def test_namespaces_in_small_letters() -> None:
 
 def test_usings_and_namespaces_name_nothing() -> None:
     source = b"using Waxmoor.Models;\nnamespace Waxmoor.Hives { class Hive { Grade g; } }\n"
-    mentions = {mention.name: mention.line for mention in read_facts(source, "Hive.cs").mentions}
+    mentions = {mention.name: mention.line for mention in read_facts(source).mentions}
     assert mentions == {"Hive": 2, "Grade": 2}

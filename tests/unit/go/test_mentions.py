@@ -7,7 +7,7 @@ from yandrel.languages.go.facts import read_facts
 
 def names(body: str, imports: str = "") -> list[str]:
     source = f"package hives\n{imports}\n{body}\n".encode()
-    return [mention.name for mention in read_facts(source, "hives/hive.go").mentions]
+    return [mention.name for mention in read_facts(source).mentions]
 
 
 @pytest.mark.parametrize(
@@ -43,4 +43,4 @@ def test_a_local_name_hides_the_package_but_not_an_import() -> None:
 
 def test_the_first_line_counts() -> None:
     source = b"package hives\n\nfunc a() {\n\tuse(Weigh)\n\tWeigh()\n}\n"
-    assert [m.line for m in read_facts(source, "hives/hive.go").mentions if m.name == "Weigh"] == [4]
+    assert [m.line for m in read_facts(source).mentions if m.name == "Weigh"] == [4]

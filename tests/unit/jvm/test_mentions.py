@@ -51,7 +51,7 @@ def test_a_division_is_no_comment() -> None:
 
 def test_nested_types_are_not_looked_for_outside() -> None:
     source = b"package a;\nimport b.C;\nclass Hive { static class Frame {} Frame frame; Queen queen; }\n"
-    found = [(mention.name, mention.line) for mention in read_facts(source, "Hive.java").mentions]
+    found = [(mention.name, mention.line) for mention in read_facts(source).mentions]
     assert found == [("Hive", 3), ("Queen", 3)]
 
 

@@ -7,6 +7,7 @@ from tree_sitter import Node
 
 from yandrel.languages.csharp.grammar import (
     NAMESPACES,
+    OUTLINES,
     TYPE_KINDS,
     attributes_of,
     chain_of,
@@ -38,9 +39,9 @@ DECLARED = re.compile(
 
 
 class _Reader:
-    def __init__(self, source: bytes) -> None:
+    def __init__(self, source: bytes, outline: bool = False) -> None:
         self.source = source
-        self.whole = parse(source).root_node
+        self.whole = (OUTLINES.parse if outline else parse)(source).root_node
         self.tree = parse_first_branches(source) if self.whole.has_error else None
         self.root = self.tree.root_node if self.tree is not None else self.whole
         self.imports: list[Import] = []
@@ -204,6 +205,6 @@ def read_member(member: Node, members: list[str], inner: list[str], marks: list[
                     inner.append(STATIC_MEMBER + members[-1])
 
 
-def read_facts(source: bytes, path: str) -> Facts:
-    """Return the surface facts of one C# file."""
-    return _Reader(source).read()
+def read_facts(source: bytes, outline: bool = False) -> Facts:
+    """Return the surface facts of one C# file; an outline's know of no problem in a method."""
+    return _Reader(source, outline).read()

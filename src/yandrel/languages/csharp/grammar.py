@@ -3,6 +3,7 @@
 import tree_sitter_c_sharp
 from tree_sitter import Node, Tree
 
+from yandrel.languages.bodiless import Outlines
 from yandrel.languages.trees import Grammar, dotted_text, text_of
 
 TYPE_KINDS = {
@@ -29,6 +30,11 @@ MOST_BRANCHES = 6
 
 GRAMMAR = Grammar(tree_sitter_c_sharp.language())
 parse = GRAMMAR.parse
+OUTLINES = Outlines(
+    GRAMMAR,
+    rb"\)(?<!new\(\))\s*(?::\s*(?:base|this)\s*\([^{};]*\)\s*)?",
+    rb"\b(?:class|struct|record|interface)\s+\w+\s*(?:<[^;{}()]*>\s*)?\(",
+)
 
 
 def parse_first_branches(source: bytes) -> Tree:

@@ -41,8 +41,8 @@ class CSharpLanguage(NamedLanguage):
     def name_of(self, path: str) -> str:
         return "csharp"
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
-        return read_facts(source, path)
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
+        return read_facts(source, outline)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -8,6 +8,7 @@ from tree_sitter import Node
 from yandrel.languages.go.grammar import (
     KINDS,
     LISTS,
+    OUTLINES,
     embedded_name,
     names_of,
     parse,
@@ -29,20 +30,23 @@ CONSTRAINED = re.compile(rb"^//(?:go:build| \+build) ", re.MULTILINE)
 
 
 class _Reader:
-    def __init__(self, source: bytes) -> None:
+    def __init__(self, source: bytes, outline: bool) -> None:
         self.source = source
-        self.root = parse(source).root_node
+        self.root = (OUTLINES.parse if outline else parse)(source).root_node
         self.package = ""
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.acts = 0
+        self.header = 0
 
     def read(self) -> Facts:
         for node in self.root.named_children:
             kind = node.type
             if kind == "package_clause":
                 self.package = text_of(node.named_children[0])
+                self.header = node.end_byte
             elif kind == "import_declaration":
+                self.header = node.end_byte
                 for spec in specs_of(node):
                     self.read_import(spec)
             elif kind in ("function_declaration", "method_declaration"):
@@ -143,7 +147,8 @@ class _Reader:
             for item in self.imports
             for name in (item.names[0].alias, *candidate_names(item.module))
         }
-        first = find_mentions(self.root, self.source, defined, named)
+        methods = {name[:-2].encode() for d in self.definitions for name in d.members if name[-2:] == "()"}
+        first = find_mentions(self.source, self.header, defined, named, methods)
         lines = Lines(self.source)
         for text, at in sorted(first.items(), key=lambda item: item[1]):
             yield Mention(text.decode("utf-8", "replace"), lines.of(at))
@@ -172,6 +177,6 @@ def _members_of(node: Node | None) -> tuple[tuple[str, ...], tuple[str, ...]]:
     return tuple(members), tuple(bases)
 
 
-def read_facts(source: bytes, path: str) -> Facts:
-    """Return the surface facts of one Go file."""
-    return _Reader(source).read()
+def read_facts(source: bytes, outline: bool = False) -> Facts:
+    """Return the surface facts of one Go file; an outline's know of no problem in a function."""
+    return _Reader(source, outline).read()

@@ -3,25 +3,14 @@
 import tree_sitter_go
 from tree_sitter import Node
 
+from yandrel.languages.bodiless import Outlines
 from yandrel.languages.trees import Grammar, text_of
 
 KINDS = {"struct_type": "struct", "interface_type": "interface"}
 LISTS = {"map_type": "map", "slice_type": "slice", "array_type": "array"}
-MENTIONS = """
-(identifier) @name
-(type_identifier) @type
-(qualified_type) @qualified
-(composite_literal) @literal
-(short_var_declaration left: (expression_list (identifier) @own))
-(parameter_declaration name: (identifier) @own)
-(variadic_parameter_declaration name: (identifier) @own)
-(range_clause left: (expression_list (identifier) @own))
-(var_spec name: (identifier) @own)
-"""
-
-
-GRAMMAR = Grammar(tree_sitter_go.language(), MENTIONS)
+GRAMMAR = Grammar(tree_sitter_go.language())
 parse = GRAMMAR.parse
+OUTLINES = Outlines(GRAMMAR, rb"\n(?:func|\)) [^\n]*(?=\{[ \t]*(?://[^\n]*)?\r?\n)")
 
 
 def path_of(spec: Node) -> str:

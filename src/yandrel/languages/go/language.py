@@ -27,13 +27,14 @@ class GoLanguage:
     manifests: tuple[str, ...] = MANIFESTS
     cookies = False
     implicit = True
+    outlined = True
     folds_case = False
 
     def name_of(self, path: str) -> str:
         return "go"
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
-        return read_facts(source, path)
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
+        return read_facts(source, outline)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -1,96 +1,199 @@
-"""Where a Go file names what it need not import, or names it through its package."""
+"""Where a Go file names what it need not import, or names it through its package, found in its text."""
 
 import re
-from collections.abc import Set
+from collections.abc import Iterable, Iterator, Set
+from itertools import chain
 
-from tree_sitter import Node
-
-from yandrel.languages.go.grammar import GRAMMAR, LISTS
 from yandrel.languages.reading import keep_first
 
-SELECTED = re.compile(rb"\s*\.\s*([A-Za-z_]\w*)")
+PASSED = re.compile(
+    rb"//[^\n]*|/\*.*?\*/|\"(?:[^\"\\\n]|\\.)*+\"|`[^`]*`|'(?:[^'\\\n]|\\.)++'|\.\s+", re.DOTALL
+)
+"""Comments, literals, and blanks after a dot."""
+NAME = re.compile(
+    rb"[A-Za-z_\x80-\xff](?<![\w\0\x80-\xff].)(?:(?<!\..)|(?<=\.\.\..))[\w\x80-\xff]*"
+    rb"(?:\.\0*[A-Za-z_\x80-\xff][\w\x80-\xff]*)?"
+)
+"""A name, and the next after a dot."""
+ASSIGNED = re.compile(rb"=:\s*([\w\x80-\xff]+(?:\s*,\s*[\w\x80-\xff]+)*)")
+"""What `:=` declares, read backwards."""
+TAKEN = re.compile(rb"[(,]\s*(\w++(?:, \w++)*+) (?=(?:[*\[\]]|\.\.\.)*+\w|[\[(]|<-chan)")
+"""Parameters, receivers and named results: names before a type."""
+VARIABLES = re.compile(rb"var(?<!\wvar)\s+(?:\((.*?)\n[ \t]*\)|(\w+(?:, \w+)*))", re.DOTALL)
+TYPED = (
+    re.compile(rb"[(,]\s*(\w++)(?:, \w++)*+ (?:[*\[\]]|\.\.\.)*+(?P<type>\w+)"),
+    re.compile(
+        rb"([\])&.(])(?:(?<=&)(?=\w+\{)|(?<=\()\*(?=\w+,)|(?<=\.)\.\.|(?<=[\])])(?:\*| \*?)?)"
+        rb"(?P<type>\w++)(?!\()"
+    ),
+    re.compile(rb"(new)\((?P<type>\w+)"),
+    re.compile(rb"\n[ \t]++(\w++)[ \t]++\*?(?P<type>\w++)(?=[ \"\n])"),
+    re.compile(rb"var(?<!\wvar)[ \t]+(\w++)[ \t]+\*?(?P<type>\w+)"),
+)
+"""Types of parameters, after brackets or where an address is taken, of fields, and of variables."""
+MADE = re.compile(rb"\{(\w+)(?![\w.\0])")
+"""What a literal's values stand behind, read backwards."""
+WORD = re.compile(rb"\w+")
+DECLARED = re.compile(rb"^[ \t]*(\w+(?:, \w+)*)[ \t]+[\w*\[(=<]", re.MULTILINE)
+
+KEYWORDS = frozenset(
+    b"break case chan const continue default defer else fallthrough for func go goto if import interface map "
+    b"package range return select struct switch type var nil true false iota _".split()
+)
 COLON = re.compile(rb"\s*:(?!=)")
-LISTED = (*LISTS, "implicit_length_array_type")
+FIELD = re.compile(rb"\s*(\w+)(?:, \w+)*[ \t]+(?:[*\[\w(]|<-chan)")
+METHOD = re.compile(rb"func \([^()]*\) \Z")
+LITERAL = re.compile(rb"(?:\]|\bmap\[[^\n]*|\])\s*[*\[\]\w.]*\s*\Z")
+BRACKETS = re.compile(rb"[{}()\[\]]|\besac\b")
+LONGEST = 120
 
 
-def find_mentions(root: Node, source: bytes, defined: Set[bytes], packages: Set[bytes]) -> dict[bytes, int]:
+def find_mentions(
+    source: bytes, start: int, defined: Set[bytes], packages: Set[bytes], methods: Set[bytes]
+) -> dict[bytes, int]:
     """Return the names that lead out of a file, with the first place of each.
 
-    `defined` are the names that it declares at its top, `packages` what its imports may be called.
+    It is read from `start`, after its imports. `defined` are the names that it declares at its top,
+    `packages` what its imports may be called, `methods` those of its interfaces.
     """
-    captured = GRAMMAR.find_mentions(root)
-    first: dict[bytes, int] = {}
-    for node in captured.get("qualified", ()):
-        keep_first(first, b"".join((node.text or b"").split()), node.start_byte)
-    _add_types(captured, defined, first)
-    _Plain(source, captured, defined, packages).add_to(first)
-    return first
+    return _Finder(source, start, defined, packages, methods).find()
 
 
-def _add_types(captured: dict[str, list[Node]], defined: Set[bytes], first: dict[bytes, int]) -> None:
-    members = {node.end_byte for node in captured.get("qualified", ())}
-    for node in captured.get("type", ()):
-        text = node.text or b""
-        if text not in defined and node.end_byte not in members:
-            keep_first(first, text, node.start_byte)
+def leave_code(source: bytes, start: int) -> bytes:
+    """Return a source of the same length, with blanks or quotes for what is not code."""
+    return b" " * start + PASSED.sub(_blank, source[start:])
 
 
-class _Plain:
-    """Reads plain names: those of values, functions and packages."""
+def _blank(found: re.Match[bytes]) -> bytes:
+    text = found[0]
+    if text[:1] == b".":
+        return b"." + b"\0" * (len(text) - 1)
+    return (b" " if text[:1] == b"/" else b'"') * len(text)
 
+
+class _Finder:
     def __init__(
-        self, source: bytes, captured: dict[str, list[Node]], defined: Set[bytes], packages: Set[bytes]
+        self, source: bytes, start: int, defined: Set[bytes], packages: Set[bytes], methods: Set[bytes]
     ) -> None:
-        self.source = source
-        self.names = captured.get("name", ())
-        self.own = {node.text or b"" for node in captured.get("own", ())} | defined
+        self.code = leave_code(source, start)
+        self.start = start
         self.packages = packages
-        self.lists = [
-            (literal.start_byte, literal.end_byte)
-            for literal in captured.get("literal", ())
-            if _is_list(literal)
-        ]
+        self.methods = methods
+        self.defined = defined
+        self.own = find_locals(self.code)
 
-    def add_to(self, first: dict[bytes, int]) -> None:
-        """Add the first place of each name, and of each name after a package's or a value's."""
-        source, own, packages = self.source, self.own, self.packages
-        seen: dict[bytes, int] = {}
-        keys: set[bytes] = set()
-        for node in self.names:
-            text = node.text or b""
-            local = text in own
-            if local and text not in packages:
+    def find(self) -> dict[bytes, int]:
+        first: dict[bytes, int] = {}
+        for text, at in self.find_places():
+            head, dot, last = text.partition(b".")
+            if head in KEYWORDS:
                 continue
-            at, end = node.start_byte, node.end_byte
-            follows = source[end : end + 1]
-            if follows in b". \t\n":
-                selected = SELECTED.match(source, end)
-                if selected is not None:
-                    keep_first(first, text + b"." + selected[1], at)
-            if local or seen.get(text, end) < at:
-                continue
-            if follows in b": \t" and COLON.match(source, end):
-                if text in keys:
+            local = head in self.own or head in self.defined
+            if dot and (not local or head in self.packages):
+                keep_first(first, head + b"." + last.lstrip(b"\0"), at)
+            if not local:
+                self.add_plain(first, head, at)
+        for name, at in self.find_types():
+            keep_first(first, name, at)
+        return first
+
+    def find_places(self) -> Iterable[tuple[bytes, int]]:
+        """Return each name, with what it is asked for after a dot, and its first place."""
+        places: dict[bytes, int] = {}
+        for found in NAME.finditer(self.code, self.start):
+            if found[0] not in places:
+                places[found[0]] = found.start()
+        return places.items()
+
+    def find_types(self) -> Iterator[tuple[bytes, int]]:
+        """Yield names that something in a function has, too, where only a type can stand."""
+        wanted = self.own - self.defined - KEYWORDS
+        for pattern in TYPED:
+            for found in pattern.finditer(self.code, self.start):
+                if found[2] in wanted and found[1] not in KEYWORDS:
+                    yield found[2], found.start(2)
+        for found in MADE.finditer(self.code[: self.start : -1]):
+            name = found[1][::-1]
+            if name in wanted:
+                yield name, len(self.code) - found.end(1)
+
+    def add_plain(self, first: dict[bytes, int], name: bytes, place: int) -> None:
+        if name in first:
+            first[name] = min(first[name], place)
+            return
+        key = False
+        for at in chain((place,), self.places_of(name, place + len(name))):
+            if self.is_before_colon(at + len(name)):
+                if key:
                     continue
-                if self.is_key(node):
-                    keys.add(text)
+                key = True
+                mentioned = self.is_value(at)
+            else:
+                mentioned = self.is_mention(name, at)
+            if mentioned:
+                first[name] = at
+                return
+
+    def places_of(self, name: bytes, start: int) -> Iterator[int]:
+        """Yield where a name stands for itself, not after a dot."""
+        code, length = self.code, len(name)
+        at = code.find(name, start)
+        while at >= 0:
+            before, after = code[at - 1 : at], code[at + length : at + length + 1]
+            if not (before.isalnum() or before in (b"_", b".", b"\0") or after.isalnum() or after == b"_"):
+                yield at
+            at = code.find(name, at + length)
+
+    def is_before_colon(self, end: int) -> bool:
+        return self.code[end : end + 1] in b": \t\n" and COLON.match(self.code, end) is not None
+
+    def is_mention(self, name: bytes, at: int) -> bool:
+        """Whether a name is not that of a field or a method."""
+        code, end = self.code, at + len(name)
+        line = code.rfind(b"\n", 0, at) + 1
+        lead = code[line:at]
+        if lead.rstrip()[-1:] in b",;{":
+            if name in self.methods and code[end : end + 1] == b"(" and not lead.strip():
+                return False
+            start = line if lead.rstrip()[-1:] in b"," else at
+            field = FIELD.match(code, start)
+            return field is None or field[1] in KEYWORDS or field.end() <= end
+        return not (lead.endswith(b") ") and METHOD.match(lead))
+
+    def is_value(self, at: int) -> bool:
+        """Whether what stands before a colon is a value: in a case, an index, or a map or a list."""
+        depth = 0
+        before = self.code[max(0, at - 4000) : at][::-1]
+        for found in BRACKETS.finditer(before):
+            mark = found[0]
+            if mark == b"esac":
+                if not depth:
+                    return True
+            elif mark in b"})]":
+                depth += 1
+            elif depth:
+                depth -= 1
+            elif mark == b"[":
+                return True
+            elif mark == b"{":
+                lead = before[found.end() : found.end() + LONGEST][::-1].rstrip(b" \0")
+                if lead[-1:] in b"{,:\n":
                     continue
-            seen[text] = at
-            keep_first(first, text, at)
-
-    def is_key(self, node: Node) -> bool:
-        """Whether a name before a colon is that of a field, and no value."""
-        element = node.parent
-        if element is None or element.type != "literal_element":
-            return False
-        at = node.start_byte
-        if not any(start < at < end for start, end in self.lists):
-            return True
-        value = element.parent.parent if element.parent is not None else None
-        literal = value.parent if value is not None else None
-        return literal is None or not _is_list(literal)
+                return LITERAL.search(lead.rpartition(b"\n")[2]) is not None
+            else:
+                return False
+        return False
 
 
-def _is_list(literal: Node) -> bool:
-    found = literal.child_by_field_name("type") if literal.type == "composite_literal" else None
-    return found is not None and found.type in LISTED
+def find_locals(code: bytes) -> set[bytes]:
+    """Return the names that are declared in functions, as what they take or hold."""
+    own: set[bytes] = set()
+    for names in set(ASSIGNED.findall(code[::-1])):
+        own.update(WORD.findall(names[::-1]))
+    for names in set(TAKEN.findall(code)):
+        own.update(WORD.findall(names))
+    for block, names in VARIABLES.findall(code):
+        own.update(WORD.findall(names))
+        for line in DECLARED.findall(block):
+            own.update(WORD.findall(line))
+    return own

@@ -44,4 +44,4 @@ class GoSplitter(LiftingSplitter):
         return lift_inline(source)
 
 
-SPLITTER = GoSplitter(read_facts, role_of, stays, rename, cutter=cut_go)
+SPLITTER = GoSplitter(lambda source, unit: read_facts(source), role_of, stays, rename, cutter=cut_go)

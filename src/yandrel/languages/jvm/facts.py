@@ -5,7 +5,7 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.jvm.grammar import TYPE_KINDS, modifiers_of, parse, words_of_modifiers
+from yandrel.languages.jvm.grammar import OUTLINES, TYPE_KINDS, modifiers_of, parse, words_of_modifiers
 from yandrel.languages.jvm.mentions import find_mentions
 from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.recovery import recover_definitions
@@ -24,9 +24,9 @@ SHOWN = frozenset({"public", "private"})
 
 
 class _Reader:
-    def __init__(self, source: bytes) -> None:
+    def __init__(self, source: bytes, outline: bool) -> None:
         self.source = source
-        self.root = parse(source).root_node
+        self.root = (OUTLINES.parse if outline else parse)(source).root_node
         self.package = ""
         self.header = 0
         self.nested: set[str] = set()
@@ -167,6 +167,6 @@ def _types_in(node: Node) -> list[str]:
     return [name for child in node.named_children for name in _types_in(child)]
 
 
-def read_facts(source: bytes, path: str) -> Facts:
-    """Return the surface facts of one Java file."""
-    return _Reader(source).read()
+def read_facts(source: bytes, outline: bool = False) -> Facts:
+    """Return the surface facts of one Java file; an outline's know of no problem in a method."""
+    return _Reader(source, outline).read()

@@ -3,6 +3,7 @@
 import tree_sitter_java
 from tree_sitter import Node
 
+from yandrel.languages.bodiless import Outlines
 from yandrel.languages.trees import Grammar
 
 TYPE_KINDS = {
@@ -16,6 +17,7 @@ TYPE_KINDS = {
 
 GRAMMAR = Grammar(tree_sitter_java.language())
 parse = GRAMMAR.parse
+OUTLINES = Outlines(GRAMMAR, rb"\)\s*(?:throws[\w\s.,]+)?", rb"\brecord\s+\w+\s*[<(]")
 
 
 def modifiers_of(node: Node) -> Node | None:

@@ -177,6 +177,6 @@ def _bases_in(node: Node) -> list[str]:
     return [name for child in node.named_children for name in _bases_in(child)]
 
 
-def read_facts(source: bytes) -> Facts:
+def read_facts(source: bytes, outline: bool = False) -> Facts:
     """Return the surface facts of one Kotlin file."""
     return _Reader(source).read()

@@ -41,12 +41,12 @@ class JvmLanguage(NamedLanguage):
     def name_of(self, path: str) -> str:
         return "kotlin" if path.endswith(".kt") else "java"
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         if path.endswith(".kt"):
             from yandrel.languages.jvm import kotlin_facts
 
-            return kotlin_facts.read_facts(source)
-        return read_facts(source, path)
+            return kotlin_facts.read_facts(source, outline)
+        return read_facts(source, outline)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -31,7 +31,7 @@ class JavaSplitter(TypeSplitter):
     """Makes public what only the package saw, as far as it is named from elsewhere in the file."""
 
     def __init__(self) -> None:
-        super().__init__(read_facts, role_of, stays, cutter=cut_java)
+        super().__init__(lambda source, unit: read_facts(source), role_of, stays, cutter=cut_java)
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
         edits: list[Edit] = []

@@ -25,13 +25,14 @@ class NamedLanguage(ABC):
     separator = "."
     cookies = False
     implicit = True
+    outlined = True
     folds_case = False
 
     def name_of(self, path: str) -> str:
         return self.title.lower()
 
     @abstractmethod
-    def read_facts(self, source: bytes, path: str) -> Facts:
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         """Return the surface facts of UTF-8 source."""
 
     @abstractmethod

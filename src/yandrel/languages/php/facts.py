@@ -3,23 +3,24 @@
 import re
 from collections.abc import Iterator
 
-import tree_sitter
 from tree_sitter import Node
 
 from yandrel.languages.php.grammar import (
     NAME_NODES,
     NOT_CLASSES,
+    OUTLINES,
     TYPE_KINDS,
     dotted,
     first_child,
-    mention_query,
     parse,
     text_of,
 )
-from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.php.mentions import find_mentions
+from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.recovery import recover_definitions
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
+USING_TRAITS = frozenset({"class", "trait", "enum"})
 SPACES = {"function": "function", "const": "constant"}
 PLAIN_USE = re.compile(
     rb"use +(?P<kind>function +|const +)?(?P<last>(?P<path>[\w\\\x80-\xff]+)(?: +as +(?P<alias>\w+))?);\Z"
@@ -34,9 +35,9 @@ DECLARED = re.compile(
 
 
 class _Reader:
-    def __init__(self, source: bytes) -> None:
+    def __init__(self, source: bytes, outline: bool) -> None:
         self.source = source
-        self.root = parse(source).root_node
+        self.root = (OUTLINES.parse if outline else parse)(source).root_node
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.namespaces: list[str] = []
@@ -203,27 +204,13 @@ class _Reader:
 
     def mentions(self) -> Iterator[Mention]:
         """Yield each name that stands where a class or function is named, once in each block."""
-        source = self.source
-        first: dict[tuple[bytes, int, str], tuple[int, Node]] = {}
-        captured = tree_sitter.QueryCursor(mention_query()).captures(self.root)
-        for capture, space in (("type", "type"), ("called", "function")):
-            for node in captured.get(capture, ()):
-                start = node.start_byte
-                key = (source[start : node.end_byte], self.block_at(start) if self.starts else 0, space)
-                known = first.get(key)
-                if known is None or start < known[0]:
-                    first[key] = (start, node)
-        for (text, block, space), (_, node) in sorted(first.items(), key=lambda item: item[1][0]):
+        bodies = [(d.start, d.end) for d in self.definitions if d.kind in USING_TRAITS]
+        first = find_mentions(self.source, bodies, self.starts)
+        lines = Lines(self.source)
+        for (text, block, space), at in sorted(first.items(), key=lambda item: item[1]):
             name = dotted(text.decode("utf-8", "replace"))
             if space == "function" or name.lower() not in NOT_CLASSES:
-                yield Mention(name, node.start_point[0] + 1, space, block)
-
-    def block_at(self, position: int) -> int:
-        block = 0
-        for number, start in enumerate(self.starts):
-            if start <= position:
-                block = number
-        return block
+                yield Mention(name, lines.of(at), space, block)
 
 
 def _short(node: Node | None) -> str:
@@ -263,6 +250,6 @@ def read_clause(clause: Node) -> tuple[str, str, str]:
     return path, alias, own
 
 
-def read_facts(source: bytes) -> Facts:
-    """Return the surface facts of one PHP file."""
-    return _Reader(source).read()
+def read_facts(source: bytes, outline: bool = False) -> Facts:
+    """Return the surface facts of one PHP file; an outline's know of no problem in a function."""
+    return _Reader(source, outline).read()

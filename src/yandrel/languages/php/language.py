@@ -38,8 +38,8 @@ class PhpLanguage(NamedLanguage):
     separator = "\\"
     folds_case = True
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
-        return read_facts(source)
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
+        return read_facts(source, outline)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -22,12 +22,13 @@ class PythonLanguage:
     manifests = MANIFESTS
     cookies = True
     implicit = False
+    outlined = False
     folds_case = False
 
     def name_of(self, path: str) -> str:
         return self.name
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source)
 
     def find_project(

@@ -31,12 +31,13 @@ class ScriptLanguage:
     manifests = MANIFESTS
     cookies = False
     implicit = False
+    outlined = False
     folds_case = False
 
     def name_of(self, path: str) -> str:
         return language_name(path)
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, path)
 
     def find_project(

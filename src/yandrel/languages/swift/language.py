@@ -34,9 +34,10 @@ class SwiftLanguage(NamedLanguage):
     title = "Swift"
     suffixes = (".swift",)
     manifests = MANIFESTS
+    outlined = False
     words = KEYWORDS
 
-    def read_facts(self, source: bytes, path: str) -> Facts:
+    def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, path)
 
     def find_project(

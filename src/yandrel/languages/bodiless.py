@@ -1,0 +1,66 @@
+"""Parsing what stands around the bodies of functions, which is all that surface facts ask of a tree.
+
+A body is passed over where its layout leaves no doubt: all of its lines are further in than the line that
+closes it, and its brackets pair up. A file whose outline does not parse then is parsed whole.
+"""
+
+import re
+from collections.abc import Iterator
+
+import tree_sitter
+from tree_sitter import Point, Range
+
+from yandrel.languages.trees import Grammar
+
+END = 0xFFFFFFFF
+EVERYTHING = [Range(Point(0, 0), Point(END, END), 0, END)]
+BODY = (
+    rb"(?P<open>\{)[ \t]*(?://[^\n]*)?\r?\n(?:[ \t]*\r?\n)*+(?P<indent>[ \t]+)[^\s}][^\n]*\n"
+    rb"(?:(?P=indent)[^\n]*\n|[ \t]*\r?\n)*+[ \t]*(?P<close>\})"
+)
+SHORTEST = 100
+"""Fewer bytes than these are parsed sooner than passed over."""
+
+
+class Outlines:
+    """Parses the files of one grammar without the bodies of what is declared."""
+
+    def __init__(self, grammar: Grammar, header: bytes, otherwise: bytes = b"") -> None:
+        """Take what stands right before a body's bracket, and what a file must not hold to be read so."""
+        self.grammar = grammar
+        self.body = re.compile(header + BODY)
+        self.otherwise = re.compile(otherwise) if otherwise else None
+
+    def parse(self, source: bytes) -> tree_sitter.Tree:
+        """Parse UTF-8 source without what its functions hold; whole, where that leaves errors."""
+        ranges = self.find_ranges(source)
+        if len(ranges) < 2:
+            return self.grammar.parse(source)
+        parser = self.grammar.parser
+        parser.included_ranges = ranges
+        try:
+            tree = parser.parse(source)
+        finally:
+            parser.included_ranges = EVERYTHING
+        return self.grammar.parse(source) if tree.root_node.has_error else tree
+
+    def find_ranges(self, source: bytes) -> list[Range]:
+        """Return what stands between the bodies that are passed over."""
+        out: list[Range] = []
+        at, line, point = 0, 0, Point(0, 0)
+        for start, end in self.find_bodies(source):
+            line += source.count(b"\n", at, start)
+            out.append(Range(point, Point(line, start - source.rfind(b"\n", 0, start) - 1), at, start))
+            line += source.count(b"\n", start, end)
+            at, point = end, Point(line, end - source.rfind(b"\n", 0, end) - 1)
+        out.append(Range(point, Point(END, END), at, END))
+        return out
+
+    def find_bodies(self, source: bytes) -> Iterator[tuple[int, int]]:
+        """Yield the spans, without their brackets, of bodies whose layout leaves no doubt."""
+        if self.otherwise is not None and self.otherwise.search(source):
+            return
+        for found in self.body.finditer(source):
+            start, end = found.end("open"), found.start("close")
+            if end - start >= SHORTEST and source.count(b"{", start, end) == source.count(b"}", start, end):
+                yield start, end
