@@ -53,7 +53,8 @@ WORDS = frozenset(
     b"abstract and array as break case catch class clone const continue declare default die do echo else "
     b"elseif empty enum eval exit extends final fn for foreach from function global goto if implements in "
     b"include include_once instanceof insteadof isset list match new not or parent print private protected "
-    b"public readonly require require_once return self static switch throw unset use var while xor yield".split()
+    b"public readonly require require_once return self static switch throw unset use var while xor "
+    b"yield".split()
 )
 """What stands before a bracket or a variable and names nothing."""
 
