@@ -5,11 +5,11 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
+from yandrel.languages.jvm.kotlin_mentions import find_mentions
 from yandrel.languages.jvm.kotlin_tree import (
     ANNOTATION_NAME,
     COMMENTS,
     DECLARATIONS,
-    GRAMMAR,
     TOLD,
     annotations_of,
     child_of,
@@ -18,11 +18,12 @@ from yandrel.languages.jvm.kotlin_tree import (
     modifier_words,
     names_of,
     parse,
+    parse_outline,
     read_import,
     receiver_of,
     stray_annotations,
 )
-from yandrel.languages.reading import Lines, find_problems, find_secrets, keep_first
+from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
@@ -40,14 +41,16 @@ KINDS = {"fun": "function", "val": "constant", "var": "constant", "typealias": "
 
 
 class _Reader:
-    def __init__(self, source: bytes) -> None:
+    def __init__(self, source: bytes, outline: bool) -> None:
         self.source = source
-        self.root = parse(source).root_node
+        self.root = (parse_outline if outline else parse)(source).root_node
         self.package = ""
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.comment: Node | None = None
         self.annotations: Node | None = None
+        self.header = 0
+        self.entries: set[bytes] = set()
 
     def taken_for_expressions(self) -> Iterator[Problem]:
         """Declarations that the grammar reads as expressions, which no file has at its top."""
@@ -65,6 +68,7 @@ class _Reader:
                 continue
             if node.type == "package_header":
                 self.package = dotted_text(node.named_children[0])
+                self.header = node.end_byte
             elif node.type == "import":
                 self.read_import(node)
             elif node.type in DECLARATIONS:
@@ -133,50 +137,32 @@ class _Reader:
                 marks += annotations_of(member)
             elif member.type == "property_declaration":
                 members += [text_of(name) for name in names_of(member)]
+            elif member.type == "enum_entry":
+                self.entries.add(text_of(child_of(member, "identifier")).encode())
             elif member.type == "companion_object":
                 inner = child_of(member, "class_body")
                 if inner is not None:
                     self.read_members(inner, members, marks)
 
     def mentions(self) -> Iterator[Mention]:
-        captured = GRAMMAR.find_mentions(self.root)
-        own = {node.text for node in captured.get("own", ()) if not _is_default(node)}
-        own |= {name.encode() for d in self.definitions for name in (d.name,)}
-        skip = {node.start_byte for node in captured.get("skip", ())}
-        member = {node.start_byte for node in captured.get("member", ())}
-        first: dict[tuple[str, bytes], int] = {}
-        for node in captured.get("name", ()):
-            text = node.text or b""
-            if text in own:
-                continue
-            at = node.start_byte
-            if at not in skip:
-                keep_first(first, ("member" if at in member else "type", text), at)
-        for capture in ("qualified", "chain"):
-            for node in captured.get(capture, ()):
-                text = b"".join((node.text or b"").split())
-                if text[:1].islower() and text.replace(b".", b"").replace(b"_", b"").isalnum():
-                    keep_first(first, ("type", text), node.start_byte)
+        own = {d.name.encode() for d in self.definitions}
+        start = self.imports[-1].end if self.imports else self.header
+        first = find_mentions(self.source, start, own, self.entries)
         lines = Lines(self.source)
         for (space, text), at in sorted(first.items(), key=lambda item: item[1]):
             yield Mention(text.decode("utf-8", "replace").strip("`"), lines.of(at), space)
 
 
-def _is_default(node: Node) -> bool:
-    """Whether a name is what a parameter is worth where nothing is given."""
-    before = node.prev_sibling
-    return before is not None and before.type == "="
-
-
-def _bases_in(node: Node) -> list[str]:
-    if node.type == "user_type":
-        names = [text_of(c) for c in node.named_children if c.type == "identifier"]
-        return [".".join(names)]
-    if node.type in ("value_arguments", "type_arguments", "annotation"):
-        return []
-    return [name for child in node.named_children for name in _bases_in(child)]
+def _bases_in(specifiers: Node) -> Iterator[str]:
+    """Yield the types that a declaration extends, without what they are given or done by."""
+    for specifier in specifiers.named_children:
+        node: Node | None = specifier
+        while node is not None and node.type != "user_type":
+            node = next((c for c in node.named_children if c.type != "annotation"), None)
+        if node is not None:
+            yield ".".join(text_of(c) for c in node.named_children if c.type == "identifier")
 
 
 def read_facts(source: bytes, outline: bool = False) -> Facts:
-    """Return the surface facts of one Kotlin file."""
-    return _Reader(source).read()
+    """Return the surface facts of one Kotlin file; an outline's know of no problem in a function."""
+    return _Reader(source, outline).read()

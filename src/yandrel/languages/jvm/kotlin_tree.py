@@ -1,11 +1,13 @@
 """Kotlin's grammar, loaded when first needed, and the kinds of node that are asked for."""
 
 import re
+from collections.abc import Callable
 
 import tree_sitter
 import tree_sitter_kotlin
 from tree_sitter import Node
 
+from yandrel.languages.bodiless import Outlines
 from yandrel.languages.trees import Grammar, dotted_text, text_of
 
 COMMENTS = frozenset({"block_comment", "line_comment"})
@@ -13,25 +15,11 @@ BY_FILE = "Kt"
 TYPES = frozenset({"class_declaration", "object_declaration", "type_alias"})
 DECLARATIONS = TYPES | {"function_declaration", "property_declaration"}
 TOLD = frozenset({"internal", "private", "sealed", "expect", "actual", "operator"})
-MENTIONS = """
-(identifier) @name
-(navigation_expression (_) (identifier) @member)
-(infix_expression (_) (identifier) @member (_))
-(user_type (identifier) (identifier)) @qualified
-(navigation_expression (navigation_expression)) @chain
-(variable_declaration (identifier) @own)
-(parameter (identifier) @own)
-(class_parameter (identifier) @own)
-(enum_entry (identifier) @own)
-(class_body (function_declaration name: (identifier) @own))
-(class_body (class_declaration name: (identifier) @own))
-(class_body (object_declaration name: (identifier) @own))
-(qualified_identifier (identifier) @skip)
-(import (identifier) @skip)
-"""
-
-
-GRAMMAR = Grammar(tree_sitter_kotlin.language(), MENTIONS)
+GRAMMAR = Grammar(tree_sitter_kotlin.language())
+OUTLINES = Outlines(
+    GRAMMAR,
+    rb"fun (?:<[^>\n]*> )?[\w.<>?*, `]+\((?:[^(){}]|\([^(){}]*\))*+\)[ \t]*(?::[ \t]*[\w.<>?,* \t]+)?",
+)
 BARE = re.compile(
     rb"\b(?:annotation|enum|data)(?=[ \t]+(?:class|object)[ \t]+\w+[ \t]*(?://[^\n]*)?\r?$)", re.MULTILINE
 )
@@ -44,10 +32,19 @@ ANNOTATION_NAME = re.compile(rb"@(?:[\w]+\.)*(\w+)")
 
 def parse(source: bytes) -> tree_sitter.Tree:
     """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
-    tree = GRAMMAR.parse(source)
+    return _parse(source, GRAMMAR.parse)
+
+
+def parse_outline(source: bytes) -> tree_sitter.Tree:
+    """Parse UTF-8 source without what functions hold."""
+    return _parse(source, OUTLINES.parse)
+
+
+def _parse(source: bytes, reader: Callable[[bytes], tree_sitter.Tree]) -> tree_sitter.Tree:
+    tree = reader(source)
     if any(node.type == "annotated_expression" for node in tree.root_node.named_children):
         masked = BARE.sub(lambda found: b" " * len(found.group()), source)
-        return GRAMMAR.parse(masked) if masked != source else tree
+        return reader(masked) if masked != source else tree
     return tree
 
 
