@@ -1,0 +1,7 @@
+namespace Waxmoor.Models
+{
+    public class Hive
+    {
+        public int Frames { get; set; }
+    }
+}

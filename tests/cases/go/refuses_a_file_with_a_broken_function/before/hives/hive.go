@@ -1,0 +1,4 @@
+package hives
+
+// Hive holds frames.
+type Hive struct{ Frames int }

@@ -1,0 +1,7 @@
+package coop.waxmoor.models;
+
+public class Hive {
+    public int frames() {
+        return 10;
+    }
+}

@@ -1,0 +1,3 @@
+package coop.waxmoor.models
+
+class Hive(val frames: Int)

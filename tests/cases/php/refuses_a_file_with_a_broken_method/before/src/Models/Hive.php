@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor\Models;
+
+class Hive
+{
+    public int $frames = 10;
+}

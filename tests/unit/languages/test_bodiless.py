@@ -1,0 +1,174 @@
+"""Outlines: bodies are passed over only where nothing else can be meant, and facts stay the same."""
+
+from collections.abc import Callable
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from yandrel.languages.bodiless import Outlines
+from yandrel.languages.csharp import grammar as csharp
+from yandrel.languages.csharp.facts import read_facts as read_csharp
+from yandrel.languages.go import grammar as go
+from yandrel.languages.go.facts import read_facts as read_go
+from yandrel.languages.jvm import grammar as java
+from yandrel.languages.jvm import kotlin_tree as kotlin
+from yandrel.languages.jvm.facts import read_facts as read_java
+from yandrel.languages.jvm.kotlin_facts import read_facts as read_kotlin
+from yandrel.languages.php import grammar as php
+from yandrel.languages.php.facts import read_facts as read_php
+from yandrel.model.facts import Facts
+
+Reader = Callable[[bytes, bool], Facts]
+LONG = "\n".join(f"        weigh(frame, {number}, keeper);" for number in range(6))
+JAVA = """package a;
+class Hive {
+    void open(int count)
+            throws Exception {
+%s
+    }
+    void close() {
+    }
+    String name() { return "hive"; }
+    enum Kind { A(1) { int x() { return 1; } }; Kind(int n) { } }
+}
+"""
+CSHARP = """namespace A
+{
+    public class Hive<T> where T : IFrame, new()
+    {
+      public void Open()
+      {
+%s
+      }
+
+        public Hive(int count) : base(count)
+        {
+        }
+        public int Count { get; set; }
+    }
+}
+"""
+GO = """package hives
+
+func Open(
+\tcount int,
+) (err error) {
+    for i := range frames {
+%s
+    }
+}
+
+func (h *Hive) Close() {
+}
+
+type Hive struct {
+\tname string
+}
+"""
+PHP = """<?php
+namespace A;
+
+class Hive extends Base
+{
+    public function open(Frame $frame): ?Keeper
+    {
+%s
+    }
+
+    public function close()
+    {
+    }
+    abstract function weigh(): int;
+}
+"""
+KOTLIN = """package a
+
+class Hive(val count: Int) : Base(count) {
+    fun open(keeper: Keeper, then: (Int) -> Unit): Unit {
+%s
+    }
+    fun close() = weigh(1)
+    companion object {
+        fun make(): Hive {
+            return Hive(1)
+        }
+    }
+}
+"""
+LANGUAGES: dict[str, tuple[str, Reader, Outlines]] = {
+    "java": (JAVA, read_java, java.OUTLINES),
+    "csharp": (CSHARP, read_csharp, csharp.OUTLINES),
+    "go": (GO, read_go, go.OUTLINES),
+    "php": (PHP, read_php, php.OUTLINES),
+    "kotlin": (KOTLIN, read_kotlin, kotlin.OUTLINES),
+}
+BODIES = {
+    "plain": LONG,
+    "braces in a string": LONG + '\n        say("{ not closed");',
+    "a quote in a comment": LONG + "\n        // don't",
+    "deeper": "        if (a) {\n" + LONG.replace("        ", "            ") + "\n        }",
+    "a closing line that is further out than the body's lines": LONG + "\n  }\n        {\n" + LONG,
+    "an empty line": LONG.replace("\n", "\n\n", 1),
+    "Windows' line ends": LONG.replace("\n", "\r\n"),
+}
+
+
+@pytest.mark.parametrize("language", LANGUAGES)
+@pytest.mark.parametrize("body", BODIES)
+def test_outline_has_the_facts_of_the_whole(language: str, body: str) -> None:
+    text, read, _ = LANGUAGES[language]
+    source = (text % BODIES[body]).encode()
+    whole, outline = read(source, False), read(source, True)
+    assert whole.definitions == outline.definitions
+    assert whole.imports == outline.imports
+    assert whole.mentions == outline.mentions
+    assert whole.problems == outline.problems
+
+
+@pytest.mark.parametrize("language", LANGUAGES)
+def test_a_body_is_passed_over(language: str) -> None:
+    text, read, outlines = LANGUAGES[language]
+    source = (text % LONG).encode()
+    spans = [source[start:end] for start, end in outlines.find_bodies(source)]
+    assert any(LONG.encode() in span for span in spans)
+    broken = (text % (LONG + "\n        a = = ) ;")).encode()
+    assert read(broken, False).problems
+    assert not read(broken, True).problems
+    assert [d.name for d in read(broken, True).definitions] == [
+        d.name for d in read(source, False).definitions
+    ]
+
+
+@pytest.mark.parametrize(
+    ("language", "source"),
+    [
+        ("java", "record Hive(int a, int b) {\n%s\n}"),
+        ("csharp", "class Hive(int a) {\n%s\n}"),
+        ("csharp", "class Hive<T> where T : new()\n{\n%s\n}"),
+        ("kotlin", "class Hive(val a: Int) {\n%s\n}"),
+        ("kotlin", "abstract fun a()\n\nclass Hive {\n%s\n}"),
+        ("kotlin", "fun a() = 1\n\nclass Hive(val a: Int) {\n%s\n}"),
+        ("php", "<?php\n/** See function open(). */\nclass Hive {\n%s\n}"),
+        ("go", "package a\n\ntype Hive struct {\n%s\n}\n"),
+        ("java", "class Hive {\n  void open() {\n%s\n  // {\n  }\n}"),
+    ],
+)
+def test_what_holds_declarations_is_read(language: str, source: str) -> None:
+    assert not list(LANGUAGES[language][2].find_bodies((source % LONG).encode()))
+
+
+@given(
+    st.sampled_from(sorted(LANGUAGES)),
+    st.lists(
+        st.sampled_from(["    }", "    {", "}", "{", "  x();", "        y();", '"', "/*", "*/", "", "'"])
+    ),
+    st.integers(0, 400),
+)
+def test_no_cut_text_makes_an_outline_fail(language: str, lines: list[str], at: int) -> None:
+    text, read, _ = LANGUAGES[language]
+    source = (text % "\n".join(lines)).encode()
+    cut = source[:at] + source[at + 7 :]
+    whole, outline = read(cut, False), read(cut, True)
+    if not whole.problems:
+        assert [d.name for d in whole.definitions] == [d.name for d in outline.definitions]
