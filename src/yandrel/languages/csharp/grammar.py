@@ -33,7 +33,7 @@ parse = GRAMMAR.parse
 OUTLINES = Outlines(
     GRAMMAR,
     rb"\)(?<!new\(\))\s*(?::\s*(?:base|this)\s*\([^{};]*\)\s*)?",
-    rb"\b(?:class|struct|record|interface)\s+\w+\s*(?:<[^;{}()]*>\s*)?\(",
+    rb"(?:class|struct|record|interface)\s+\w+\s*(?:<[^;{}()]*>\s*)?\(",
 )
 
 

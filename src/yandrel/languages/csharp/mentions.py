@@ -118,8 +118,14 @@ class _Finder:
 
     def is_typed(self, name: bytes) -> bool:
         """Whether a name stands anywhere where only a type can."""
-        places = re.finditer(rb"(?<![\w.@])" + re.escape(name) + rb"(?!\w)", self.source)
-        return any(self.is_type(name, found.start()) for found in places)
+        at = self.source.find(name)
+        while at >= 0:
+            before, after = self.source[at - 1 : at], self.source[at + len(name) : at + len(name) + 1]
+            alone = not (before.isalnum() or before in (b"_", b".", b"@") or after.isalnum() or after == b"_")
+            if alone and self.is_type(name, at):
+                return True
+            at = self.source.find(name, at + len(name))
+        return False
 
     def is_type(self, name: bytes, at: int) -> bool:
         """Whether a name that is a value's, too, stands where only a type can."""

@@ -17,7 +17,7 @@ TYPE_KINDS = {
 
 GRAMMAR = Grammar(tree_sitter_java.language())
 parse = GRAMMAR.parse
-OUTLINES = Outlines(GRAMMAR, rb"\)\s*(?:throws[\w\s.,]+)?", rb"\brecord\s+\w+\s*[<(]")
+OUTLINES = Outlines(GRAMMAR, rb"\)\s*(?:throws[\w\s.,]+)?", rb"record(?<!\wrecord)\s+\w+\s*[<(]")
 
 
 def modifiers_of(node: Node) -> Node | None:

@@ -9,7 +9,8 @@ TOKEN = re.compile(
 )
 """A comment or a literal, which is passed over, or a name that begins like a type."""
 CONSTANT = re.compile(rb"[A-Z][A-Z0-9]*_[A-Z0-9_]*\Z")
-PACKAGE = re.compile(rb"(?<![\w$.\x80-\xff])(?:[a-z_][\w$]*\.)+\Z")
+PACKAGE = re.compile(rb"(?:\.[\w$]*+(?<=[a-z_]))++(?![\w$.\x80-\xff])")
+"""A package before a name, read backwards."""
 LONGEST = 100
 
 
@@ -21,10 +22,10 @@ def find_mentions(source: bytes, start: int) -> dict[bytes, int]:
             continue
         name, at = found[0], found.start()
         if source[at - 1 : at] == b".":
-            packages = PACKAGE.search(source, max(0, at - LONGEST), at)
-            if packages is None:
+            package = PACKAGE.match(source[max(0, at - LONGEST) : at][::-1])
+            if package is None:
                 continue
-            name, at = packages[0] + name, packages.start()
+            name, at = package[0][::-1] + name, at - package.end()
         if name not in first and not CONSTANT.match(name):
             first[name] = at
     return first

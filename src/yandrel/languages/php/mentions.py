@@ -48,6 +48,7 @@ BRACKET = re.compile(rb"[()]")
 SIGNATURE = re.compile(rb"\b(?:function|fn)\b\s*&?\s*\w*\s*\Z")
 LONGEST = 2000
 """More bytes than what a function takes is written with."""
+LONGEST_NAME = 80
 SEPARATOR = re.compile(rb"\s*[|&,]\s*")
 WORDS = frozenset(
     b"abstract and array as break case catch class clone const continue declare default die do echo else "
@@ -159,7 +160,8 @@ def _closes_signature(code: bytes, closing: int) -> bool:
     for found in BRACKET.finditer(code[earliest : closing + 1][::-1]):
         depth += 1 if found[0] == b")" else -1
         if not depth:
-            return SIGNATURE.search(code, earliest, closing - found.start()) is not None
+            opening = closing - found.start()
+            return SIGNATURE.search(code, max(0, opening - LONGEST_NAME), opening) is not None
     return False
 
 
