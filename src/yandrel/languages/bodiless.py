@@ -25,11 +25,15 @@ SHORTEST = 100
 class Outlines:
     """Parses the files of one grammar without the bodies of what is declared."""
 
-    def __init__(self, grammar: Grammar, header: bytes, otherwise: bytes = b"") -> None:
-        """Take what stands right before a body's bracket, and what a file must not hold to be read so."""
+    def __init__(
+        self, grammar: Grammar, header: bytes, otherwise: bytes = b"", kept: re.Pattern[bytes] | None = None
+    ) -> None:
+        """Take what stands right before a body's bracket, what a file must not hold to be read so, and what
+        a body must not hold to be passed over."""
         self.grammar = grammar
         self.body = re.compile(header + BODY)
         self.otherwise = re.compile(otherwise) if otherwise else None
+        self.kept = kept
 
     def parse(self, source: bytes) -> tree_sitter.Tree:
         """Parse UTF-8 source without what its functions hold; whole, where that leaves errors."""
@@ -62,5 +66,7 @@ class Outlines:
             return
         for found in self.body.finditer(source):
             start, end = found.end("open"), found.start("close")
-            if end - start >= SHORTEST and source.count(b"{", start, end) == source.count(b"}", start, end):
+            if end - start < SHORTEST or (self.kept is not None and self.kept.search(source, start, end)):
+                continue
+            if source.count(b"{", start, end) == source.count(b"}", start, end):
                 yield start, end

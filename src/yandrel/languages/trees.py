@@ -1,5 +1,6 @@
 """A grammar with its parser and its query, each made when first needed; texts of nodes."""
 
+from collections.abc import Callable
 from functools import cached_property
 
 import tree_sitter
@@ -9,9 +10,13 @@ from tree_sitter import Node
 class Grammar:
     """One tree-sitter grammar, and the query, if any, for names that need no import."""
 
-    def __init__(self, pointer: object, mentions: str = "") -> None:
-        self.language = tree_sitter.Language(pointer)
+    def __init__(self, load: Callable[[], object], mentions: str = "") -> None:
+        self.load = load
         self.mentions = mentions
+
+    @cached_property
+    def language(self) -> tree_sitter.Language:
+        return tree_sitter.Language(self.load())
 
     @cached_property
     def parser(self) -> tree_sitter.Parser:

@@ -28,7 +28,7 @@ CONDITIONS = (b"#if", b"#el", b"#endif")
 MOST_BRANCHES = 6
 
 
-GRAMMAR = Grammar(tree_sitter_c_sharp.language())
+GRAMMAR = Grammar(tree_sitter_c_sharp.language)
 parse = GRAMMAR.parse
 OUTLINES = Outlines(
     GRAMMAR,

@@ -8,7 +8,7 @@ from yandrel.languages.trees import Grammar, text_of
 
 KINDS = {"struct_type": "struct", "interface_type": "interface"}
 LISTS = {"map_type": "map", "slice_type": "slice", "array_type": "array"}
-GRAMMAR = Grammar(tree_sitter_go.language())
+GRAMMAR = Grammar(tree_sitter_go.language)
 parse = GRAMMAR.parse
 OUTLINES = Outlines(GRAMMAR, rb"\n(?:func|\)) [^\n]*(?=\{[ \t]*(?://[^\n]*)?\r?\n)")
 

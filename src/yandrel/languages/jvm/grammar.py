@@ -15,7 +15,7 @@ TYPE_KINDS = {
 }
 
 
-GRAMMAR = Grammar(tree_sitter_java.language())
+GRAMMAR = Grammar(tree_sitter_java.language)
 parse = GRAMMAR.parse
 OUTLINES = Outlines(GRAMMAR, rb"\)\s*(?:throws[\w\s.,]+)?", rb"record(?<!\wrecord)\s+\w+\s*[<(]")
 

@@ -15,7 +15,7 @@ BY_FILE = "Kt"
 TYPES = frozenset({"class_declaration", "object_declaration", "type_alias"})
 DECLARATIONS = TYPES | {"function_declaration", "property_declaration"}
 TOLD = frozenset({"internal", "private", "sealed", "expect", "actual", "operator"})
-GRAMMAR = Grammar(tree_sitter_kotlin.language())
+GRAMMAR = Grammar(tree_sitter_kotlin.language)
 OUTLINES = Outlines(
     GRAMMAR,
     rb"fun (?:<[^>\n]*> )?[\w.<>?*, `]+\((?:[^(){}]|\([^(){}]*\))*+\)[ \t]*(?::[ \t]*[\w.<>?,* \t]+)?",

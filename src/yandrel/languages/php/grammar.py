@@ -6,7 +6,7 @@ import tree_sitter_php
 from yandrel.languages.bodiless import Outlines
 from yandrel.languages.trees import Grammar
 
-GRAMMAR = Grammar(tree_sitter_php.language_php())
+GRAMMAR = Grammar(tree_sitter_php.language_php)
 parse = GRAMMAR.parse
 OUTLINES = Outlines(GRAMMAR, rb"function\s+&?\w+\s*\([^{};]*\)\s*(?::\s*[?(]?[\w\\][\w\\|&()\s]*)?")
 TYPE_KINDS = {

@@ -7,6 +7,7 @@ from tree_sitter import Node
 
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
+from yandrel.languages.script.outlines import CALLED_WITH_PATH, parse_outline
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
 KINDS = {
@@ -27,25 +28,16 @@ BODIES = frozenset(
         "type_alias_declaration", "type_annotation", "comment", "string", "import_statement",
     }
 )  # fmt: skip
-MOCKS = (
-    rb"(?:jest|vi|td|proxyquire|sandbox)\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock"
-    rb"|importActual|importMock|setMock|unstable_mockModule|replace|replaceEsm|createMockFromModule)"
-)
-CALLED_WITH_PATH = re.compile(
-    rb"\b(?:require(?:\s*\.\s*resolve)?|import|proxyquire|"
-    + MOCKS
-    + rb")\s*(?:<[^>()]*(?:\([^()]*\))?[^>()]*>)?\s*\(\s*(['\"`])"
-)
 SPACE_OF = {b"import": "dynamic", b"require": "require"}
 WHOLE = "="
 TRIPLE = re.compile(rb"^[ \t]*///\s*<reference\s+path\s*=\s*(['\"])([^'\"]+)['\"]", re.MULTILINE)
 
 
 class _Reader:
-    def __init__(self, source: bytes, path: str) -> None:
+    def __init__(self, source: bytes, path: str, outline: bool) -> None:
         self.source = source
         self.path = path
-        self.root = parse(source, path).root_node
+        self.root = (parse_outline if outline else parse)(source, path).root_node
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.exports: dict[str, str] = {}
@@ -545,9 +537,9 @@ def _mark(decorator: Node) -> str:
     return text_of(inner)
 
 
-def read_facts(source: bytes, path: str) -> Facts:
-    """Return the surface facts of one file."""
-    return _Reader(source, path).read()
+def read_facts(source: bytes, path: str, outline: bool = False) -> Facts:
+    """Return the surface facts of one file; an outline's know of no problem in a function."""
+    return _Reader(source, path, outline).read()
 
 
 def is_line(comment: Node) -> bool:

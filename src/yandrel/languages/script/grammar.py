@@ -1,31 +1,39 @@
 """The grammars, each loaded when first needed."""
 
-from functools import cache
+from collections.abc import Callable
 
 import tree_sitter
 from tree_sitter import Node
+
+from yandrel.languages.trees import Grammar
 
 TYPESCRIPT = (".ts", ".mts", ".cts")
 SUFFIXES = (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs")
 
 
-@cache
-def parser_for(dialect: str) -> tree_sitter.Parser:
-    """Return the parser of "typescript", "tsx" or "javascript"."""
-    return tree_sitter.Parser(load_grammar(dialect))
+def _load_javascript() -> object:
+    import tree_sitter_javascript
+
+    return tree_sitter_javascript.language()
 
 
-@cache
-def load_grammar(dialect: str) -> tree_sitter.Language:
-    if dialect == "javascript":
-        import tree_sitter_javascript
-
-        return tree_sitter.Language(tree_sitter_javascript.language())
+def _load_typescript() -> object:
     import tree_sitter_typescript
 
-    if dialect == "tsx":
-        return tree_sitter.Language(tree_sitter_typescript.language_tsx())
-    return tree_sitter.Language(tree_sitter_typescript.language_typescript())
+    return tree_sitter_typescript.language_typescript()
+
+
+def _load_tsx() -> object:
+    import tree_sitter_typescript
+
+    return tree_sitter_typescript.language_tsx()
+
+
+GRAMMARS = {
+    "javascript": Grammar(_load_javascript),
+    "typescript": Grammar(_load_typescript),
+    "tsx": Grammar(_load_tsx),
+}
 
 
 def dialect_of(path: str) -> str:
@@ -41,10 +49,15 @@ def language_name(path: str) -> str:
 
 def parse(source: bytes, path: str = "x.js") -> tree_sitter.Tree:
     """Parse UTF-8 source; JavaScript with type annotations is read as what it is."""
+    return parse_as_written(path, lambda dialect: GRAMMARS[dialect].parse(source))
+
+
+def parse_as_written(path: str, reader: Callable[[str], tree_sitter.Tree]) -> tree_sitter.Tree:
+    """Return the tree of the dialect that a path tells, or of TypeScript's where it is that all the same."""
     dialect = dialect_of(path)
-    tree = parser_for(dialect).parse(source)
+    tree = reader(dialect)
     if dialect == "javascript" and tree.root_node.has_error:
-        other = parser_for("tsx").parse(source)
+        other = reader("tsx")
         if not other.root_node.has_error:
             return other
     return tree

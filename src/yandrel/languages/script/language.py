@@ -31,14 +31,14 @@ class ScriptLanguage:
     manifests = MANIFESTS
     cookies = False
     implicit = False
-    outlined = False
+    outlined = True
     folds_case = False
 
     def name_of(self, path: str) -> str:
         return language_name(path)
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
-        return read_facts(source, path)
+        return read_facts(source, path, outline)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -19,7 +19,7 @@ MENTIONS = """
 """
 
 
-GRAMMAR = Grammar(tree_sitter_swift.language(), MENTIONS)
+GRAMMAR = Grammar(tree_sitter_swift.language, MENTIONS)
 parse = GRAMMAR.parse
 
 
