@@ -18,6 +18,8 @@ BODY = (
     rb"(?P<open>\{)[ \t]*(?://[^\n]*)?\r?\n(?:[ \t]*\r?\n)*+(?P<indent>[ \t]+)[^\s}][^\n]*\n"
     rb"(?:(?P=indent)[^\n]*\n|[ \t]*\r?\n)*+[ \t]*(?P<close>\})"
 )
+PARAMETERS = rb"\((?:[^(){};]|\((?:[^(){};]|\([^(){};]*\))*+\))*+\)"
+"""What a function takes, with brackets in it that pair up."""
 SHORTEST = 100
 """Fewer bytes than these are parsed sooner than passed over."""
 
@@ -68,5 +70,7 @@ class Outlines:
             start, end = found.end("open"), found.start("close")
             if end - start < SHORTEST or (self.kept is not None and self.kept.search(source, start, end)):
                 continue
-            if source.count(b"{", start, end) == source.count(b"}", start, end):
+            line = source.rfind(b"\n", 0, found.start()) + 1
+            commented = b"//" in source[line:start] or b"*/" in source[line:start]
+            if not commented and source.count(b"{", start, end) == source.count(b"}", start, end):
                 yield start, end

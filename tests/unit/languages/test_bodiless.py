@@ -17,6 +17,8 @@ from yandrel.languages.jvm.facts import read_facts as read_java
 from yandrel.languages.jvm.kotlin_facts import read_facts as read_kotlin
 from yandrel.languages.php import grammar as php
 from yandrel.languages.php.facts import read_facts as read_php
+from yandrel.languages.script.facts import read_facts as read_script
+from yandrel.languages.script.outlines import outlines_for
 from yandrel.model.facts import Facts
 
 Reader = Callable[[bytes, bool], Facts]
@@ -96,12 +98,47 @@ class Hive(val count: Int) : Base(count) {
     }
 }
 """
+TYPESCRIPT = """import { Frame } from "./frame";
+
+export class Hive extends Mixed(Base) {
+    private count = () => {
+%s
+    };
+
+    @marked()
+    async open(frame: Frame, count?: number): Promise<void> {
+%s
+    }
+    close() {
+    }
+}
+
+export function weigh(
+    frame: Frame,
+): number {
+%s
+}
+
+if (ready(frame)) {
+    start(Frame);
+}
+export const { a, b } = make(function () {
+%s
+});
+"""
+
+
+def read_typescript(source: bytes, outline: bool) -> Facts:
+    return read_script(source, "hive.ts", outline)
+
+
 LANGUAGES: dict[str, tuple[str, Reader, Outlines]] = {
     "java": (JAVA, read_java, java.OUTLINES),
     "csharp": (CSHARP, read_csharp, csharp.OUTLINES),
     "go": (GO, read_go, go.OUTLINES),
     "php": (PHP, read_php, php.OUTLINES),
     "kotlin": (KOTLIN, read_kotlin, kotlin.OUTLINES),
+    "typescript": (TYPESCRIPT, read_typescript, outlines_for("typescript")),
 }
 BODIES = {
     "plain": LONG,
@@ -114,11 +151,15 @@ BODIES = {
 }
 
 
+def fill(text: str, body: str) -> bytes:
+    return text.replace("%s", body).encode()
+
+
 @pytest.mark.parametrize("language", LANGUAGES)
 @pytest.mark.parametrize("body", BODIES)
 def test_outline_has_the_facts_of_the_whole(language: str, body: str) -> None:
     text, read, _ = LANGUAGES[language]
-    source = (text % BODIES[body]).encode()
+    source = fill(text, BODIES[body])
     whole, outline = read(source, False), read(source, True)
     assert whole.definitions == outline.definitions
     assert whole.imports == outline.imports
@@ -129,10 +170,10 @@ def test_outline_has_the_facts_of_the_whole(language: str, body: str) -> None:
 @pytest.mark.parametrize("language", LANGUAGES)
 def test_a_body_is_passed_over(language: str) -> None:
     text, read, outlines = LANGUAGES[language]
-    source = (text % LONG).encode()
+    source = fill(text, LONG)
     spans = [source[start:end] for start, end in outlines.find_bodies(source)]
     assert any(LONG.encode() in span for span in spans)
-    broken = (text % (LONG + "\n        a = = ) ;")).encode()
+    broken = fill(text, LONG + "\n        a = = ) ;")
     assert read(broken, False).problems
     assert not read(broken, True).problems
     assert [d.name for d in read(broken, True).definitions] == [
@@ -150,12 +191,18 @@ def test_a_body_is_passed_over(language: str) -> None:
         ("kotlin", "abstract fun a()\n\nclass Hive {\n%s\n}"),
         ("kotlin", "fun a() = 1\n\nclass Hive(val a: Int) {\n%s\n}"),
         ("php", "<?php\n/** See function open(). */\nclass Hive {\n%s\n}"),
+        ("typescript", "// a function (of) bees\nexport class Hive extends Mixed(Base) {\n%s\n}"),
+        ("typescript", "for (const a of b) {\n%s\n}\nif (a) {\n    while (b) {\n%s\n    }\n}"),
+        ("typescript", "function open() {\n%s\n        require('./frame');\n}"),
+        ("typescript", "test('hives', () => {\n%s\n        jest.mock('./frame');\n})"),
+        ("java", "public class Hive // (of bees)\n{\n%s\n}"),
+        ("csharp", "public class Hive /* (of bees) */\n{\n%s\n}"),
         ("go", "package a\n\ntype Hive struct {\n%s\n}\n"),
         ("java", "class Hive {\n  void open() {\n%s\n  // {\n  }\n}"),
     ],
 )
 def test_what_holds_declarations_is_read(language: str, source: str) -> None:
-    assert not list(LANGUAGES[language][2].find_bodies((source % LONG).encode()))
+    assert not list(LANGUAGES[language][2].find_bodies(fill(source, LONG)))
 
 
 @given(
@@ -167,7 +214,7 @@ def test_what_holds_declarations_is_read(language: str, source: str) -> None:
 )
 def test_no_cut_text_makes_an_outline_fail(language: str, lines: list[str], at: int) -> None:
     text, read, _ = LANGUAGES[language]
-    source = (text % "\n".join(lines)).encode()
+    source = fill(text, "\n".join(lines))
     cut = source[:at] + source[at + 7 :]
     whole, outline = read(cut, False), read(cut, True)
     if not whole.problems:

@@ -7,7 +7,7 @@ import tree_sitter
 import tree_sitter_kotlin
 from tree_sitter import Node
 
-from yandrel.languages.bodiless import Outlines
+from yandrel.languages.bodiless import PARAMETERS, Outlines
 from yandrel.languages.trees import Grammar, dotted_text, text_of
 
 COMMENTS = frozenset({"block_comment", "line_comment"})
@@ -18,7 +18,7 @@ TOLD = frozenset({"internal", "private", "sealed", "expect", "actual", "operator
 GRAMMAR = Grammar(tree_sitter_kotlin.language)
 OUTLINES = Outlines(
     GRAMMAR,
-    rb"fun (?:<[^>\n]*> )?[\w.<>?*, `]+\((?:[^(){}]|\([^(){}]*\))*+\)[ \t]*(?::[ \t]*[\w.<>?,* \t]+)?",
+    rb"fun (?:<[^>\n]*> )?[\w.<>?*, `]+" + PARAMETERS + rb"[ \t]*(?::[ \t]*[\w.<>?,* \t]+)?",
 )
 BARE = re.compile(
     rb"\b(?:annotation|enum|data)(?=[ \t]+(?:class|object)[ \t]+\w+[ \t]*(?://[^\n]*)?\r?$)", re.MULTILINE

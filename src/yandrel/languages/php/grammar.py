@@ -3,12 +3,12 @@
 import tree_sitter
 import tree_sitter_php
 
-from yandrel.languages.bodiless import Outlines
+from yandrel.languages.bodiless import PARAMETERS, Outlines
 from yandrel.languages.trees import Grammar
 
 GRAMMAR = Grammar(tree_sitter_php.language_php)
 parse = GRAMMAR.parse
-OUTLINES = Outlines(GRAMMAR, rb"function\s+&?\w+\s*\([^{};]*\)\s*(?::\s*[?(]?[\w\\][\w\\|&()\s]*)?")
+OUTLINES = Outlines(GRAMMAR, rb"function\s+&?\w+\s*" + PARAMETERS + rb"\s*(?::\s*[?(]?[\w\\][\w\\|&()\s]*)?")
 TYPE_KINDS = {
     "class_declaration": "class",
     "interface_declaration": "interface",

@@ -5,7 +5,7 @@ from functools import cache
 
 import tree_sitter
 
-from yandrel.languages.bodiless import Outlines
+from yandrel.languages.bodiless import PARAMETERS, Outlines
 from yandrel.languages.script.grammar import GRAMMARS, parse_as_written
 
 MOCKS = (
@@ -17,7 +17,7 @@ CALLED_WITH_PATH = re.compile(
     + MOCKS
     + rb")\s*(?:<[^>()]*(?:\([^()]*\))?[^>()]*>)?\s*\(\s*(['\"`])"
 )
-TAKEN = rb"(?:<[^{}()/]*>)?\([^{};/]*\)(?:\s*:\s*[^{};=()/]*)?\s*"
+TAKEN = rb"(?:<[^{}()/]*>)?" + PARAMETERS + rb"(?:\s*:\s*[^{};=()/]*)?\s*"
 HEADER = (
     rb"(?:=>\s*|function(?<![\w$.]function)[ \t]*\*?[ \t]*[\w$]*[ \t]*" + TAKEN + rb"|\n[ \t]+"
     rb"(?:(?:async|static|get|set|public|private|protected|override) )*\*?"
