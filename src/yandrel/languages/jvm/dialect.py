@@ -5,6 +5,7 @@ from dataclasses import replace
 
 from yandrel.languages.edits import newline_of
 from yandrel.languages.jvm import kotlin_content
+from yandrel.languages.jvm.builds import JvmReach
 from yandrel.languages.jvm.content import ContentReader, read_content
 from yandrel.languages.jvm.kotlin_content import KotlinReader
 from yandrel.languages.jvm.kotlin_limits import refuse_in_kotlin
@@ -13,6 +14,7 @@ from yandrel.languages.jvm.modules import ModuleFile
 from yandrel.languages.jvm.project import MODULE
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.jvm.visibility import Visibility
+from yandrel.languages.named.across import refuse_unseen
 from yandrel.languages.named.assemblies import keep_to_file
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
@@ -255,6 +257,7 @@ class JvmDialect(Dialect):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
         refusals = self._public_in_files(relocation)
+        refusals += refuse_unseen(self, relocation, renaming, contents, JvmReach(self.view.project))
         if any(is_kotlin(unit) for unit in contents):
             refusals += refuse_in_kotlin(self, relocation, renaming, contents)
         return refusals + Visibility(self, renaming, contents).refusals()

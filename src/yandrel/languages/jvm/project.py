@@ -4,11 +4,15 @@ import re
 from collections.abc import Mapping
 from fnmatch import fnmatchcase
 
+from yandrel.languages.jvm.builds import read_modules
 from yandrel.languages.named.roots import infer_roots
 from yandrel.model.project import Project, SourceRoot, Units
 
 MANIFESTS = ("pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts")
 MODULE = "module-info.java"
+BUILDS = frozenset({"pom.xml", "build.gradle", "build.gradle.kts"})
+CUSTOMARY_FOLDERS = ("src/main/java/", "src/test/java/", "src/main/kotlin/", "src/test/kotlin/")
+"""Where code may go in a module that has none yet."""
 CUSTOMARY = re.compile(r"\A((?:.*/)?src/[^/]+/(?:java|kotlin)/)")
 
 
@@ -23,6 +27,11 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
         found = CUSTOMARY.match(unit)
         if found:
             roots.setdefault(found.group(1), SourceRoot(found.group(1)))
+    for path in manifests:
+        if path.rpartition("/")[2] in BUILDS:
+            for folder in CUSTOMARY_FOLDERS:
+                place = path[: path.rfind("/") + 1] + folder
+                roots.setdefault(place, SourceRoot(place))
     shown = {
         unit: facts.namespaces[0]
         for unit, facts in units.facts.items()
@@ -30,7 +39,8 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
     }
     for root in infer_roots(shown, tuple(roots.values())):
         roots.setdefault(root.path, root)
-    return Project(tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path))))
+    ordered = sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path))
+    return Project(tuple(ordered), maps=tuple(read_modules(manifests)))
 
 
 def _folders(units: Units, path: str) -> list[str]:

@@ -5,6 +5,7 @@ import re
 from collections.abc import Iterable, Mapping
 
 from yandrel.languages.edits import newline_of
+from yandrel.languages.named.across import refuse_unseen
 from yandrel.languages.named.content import Block, Clause, Content, PathUse, Statement, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -17,6 +18,7 @@ from yandrel.languages.named.dialect import (
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.php.content import read_content
+from yandrel.languages.php.packages import PhpReach
 from yandrel.languages.php.view import PhpView
 from yandrel.model.changes import Edit, Refusal, Relocation
 from yandrel.model.graph import Symbol
@@ -208,7 +210,8 @@ class PhpDialect(Dialect):
                     else "name the file like the class, below an autoload root",
                 )
             )
-        return refusals
+        reach = PhpReach(self.view.project)
+        return refusals + refuse_unseen(self, relocation, renaming, contents, reach)
 
     def _refuse_unfound(
         self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation

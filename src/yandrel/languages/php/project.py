@@ -1,14 +1,15 @@
 """Where PHP's namespaces start: composer.json, and what the units show."""
 
 import json
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from fnmatch import fnmatchcase
 from typing import Any
 
 from yandrel.languages.json_spans import escape, find_strings, remove_string
 from yandrel.languages.named.roots import infer_roots
+from yandrel.languages.php.packages import read_packages
 from yandrel.model.changes import Edit, Relocation
-from yandrel.model.project import Project, SourceRoot, Units
+from yandrel.model.project import PathMap, Project, SourceRoot, Units
 
 MANIFESTS = ("composer.json",)
 SECTIONS = ("autoload", "autoload-dev")
@@ -22,10 +23,12 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
             for path in _folders(units, root.path):
                 roots[path] = SourceRoot(path, root.namespace.replace("\\", "."))
     listed: list[str] = []
+    maps: list[PathMap] = []
     for path, data in sorted(manifests.items()):
         for root in declared_roots(path, data):
             roots.setdefault(root.path, root)
         listed += listed_paths(path, data)
+        maps += read_packages(path, data)
     declared = tuple(roots.values())
     shown = {
         unit: facts.namespaces[0]
@@ -34,7 +37,8 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
     }
     for root in infer_roots(shown, declared):
         roots.setdefault(root.path, root)
-    return Project(tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path))), tuple(listed))
+    ordered = sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path))
+    return Project(tuple(ordered), tuple(listed), tuple(maps))
 
 
 def _folders(units: Units, path: str) -> list[str]:
@@ -43,12 +47,12 @@ def _folders(units: Units, path: str) -> list[str]:
     return sorted(f for f in units.folders if fnmatchcase(f, path) and f.count("/") == path.count("/"))
 
 
-def _sections(data: bytes) -> Iterator[dict[str, Any]]:
+def _sections(data: bytes, names: Sequence[str]) -> Iterator[dict[str, Any]]:
     try:
         found = json.loads(data.decode("utf-8"))
     except ValueError:
         return
-    for name in SECTIONS:
+    for name in names:
         section = found.get(name) if isinstance(found, dict) else None
         if isinstance(section, dict):
             yield section
@@ -64,11 +68,11 @@ def _clean(base: str, path: str) -> str:
     return base + (clean + "/" if clean not in ("", ".") else "")
 
 
-def declared_roots(path: str, data: bytes) -> list[SourceRoot]:
+def declared_roots(path: str, data: bytes, sections: Sequence[str] = SECTIONS) -> list[SourceRoot]:
     """Return the source roots that a composer.json names."""
     base = path[: path.rfind("/") + 1]
     found = []
-    for section in _sections(data):
+    for section in _sections(data, sections):
         for kind in ("psr-4", "psr-0"):
             table = section.get(kind)
             for prefix, folders in table.items() if isinstance(table, dict) else ():
@@ -79,11 +83,17 @@ def declared_roots(path: str, data: bytes) -> list[SourceRoot]:
     return found
 
 
-def listed_paths(path: str, data: bytes) -> list[str]:
+def declared_folders(path: str, data: bytes, name: str) -> list[str]:
+    """Return the folders and files that one section of a composer.json loads."""
+    roots = [root.path for root in declared_roots(path, data, (name,))]
+    return [*roots, *listed_paths(path, data, (name,))]
+
+
+def listed_paths(path: str, data: bytes, sections: Sequence[str] = SECTIONS) -> list[str]:
     """Return the files and folders that a composer.json has loaded as they are."""
     base = path[: path.rfind("/") + 1]
     found = []
-    for section in _sections(data):
+    for section in _sections(data, sections):
         for kind in ("files", "classmap"):
             for entry in _listed(section.get(kind, [])):
                 clean = base + entry.removeprefix("./").rstrip("/")

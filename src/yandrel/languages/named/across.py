@@ -1,0 +1,74 @@
+"""Uses of types that a change brings into other parts of a build, and whether these can see each other."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from typing import Protocol
+
+from yandrel.languages.named.content import Content
+from yandrel.languages.named.dialect import Before, Dialect
+from yandrel.languages.named.table import Renaming
+from yandrel.model.changes import Refusal, Relocation
+from yandrel.model.graph import Symbol
+
+
+@dataclass(frozen=True, slots=True)
+class UseAcross:
+    """A use of a type where one of the two moves: who uses and what is used, each with its new place."""
+
+    user: str
+    new_user: str
+    used: Symbol
+    new_used: str
+    line: int
+
+
+class Reach(Protocol):
+    """Which parts of a build see which others."""
+
+    def sees(self, user: str, used: str) -> bool:
+        """Whether a file can use what stands in another, as far as is known."""
+
+    def name_of(self, path: str) -> str:
+        """Return what the part is called that a file belongs to."""
+
+
+def find_uses_across(
+    dialect: Dialect, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+) -> Iterator[UseAcross]:
+    """Yield the uses of types in code where who uses them or what is used moves."""
+    from yandrel.languages.named.rewrite import old_scope
+
+    before = Before(renaming)
+    moved = {*relocation.units, *(symbol.unit for symbol in relocation.definitions)}
+    for unit, content in contents.items():
+        scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
+        for use in content.uses:
+            if use.kind not in ("code", "attribute"):
+                continue
+            meant = dialect.meaning(scopes[use.block], use, before)
+            place = renaming.table.find(meant, "type") if meant else None
+            if place is None or not ({unit, place.unit} & moved):
+                continue
+            holder = next((h.name for h in content.held if h.start <= use.start < h.end), "")
+            user = relocation.place(Symbol(unit, holder)).unit
+            used = relocation.place(place).unit
+            yield UseAcross(unit, user, place, used, content.line_of(use.start))
+
+
+def refuse_unseen(
+    dialect: Dialect,
+    relocation: Relocation,
+    renaming: Renaming,
+    contents: Mapping[str, Content],
+    reach: Reach,
+) -> list[Refusal]:
+    """Return a refusal for each part of a build that would use what it does not see, and did see before."""
+    refusals: dict[tuple[str, str, str], Refusal] = {}
+    for use in find_uses_across(dialect, relocation, renaming, contents):
+        if reach.sees(use.new_user, use.new_used) or not reach.sees(use.user, use.used.unit):
+            continue
+        here, there = reach.name_of(use.new_user), reach.name_of(use.new_used)
+        why = f"uses {use.used.name}, and {here} cannot use {there}"
+        todo = "choose another place, or change the build first"
+        refusals.setdefault((here, there, use.used.name), Refusal(use.user, use.line, why, todo))
+    return list(refusals.values())

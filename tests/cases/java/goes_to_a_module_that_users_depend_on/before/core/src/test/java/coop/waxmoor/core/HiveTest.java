@@ -1,0 +1,5 @@
+package coop.waxmoor.core;
+
+public class HiveTest {
+    public Yard yard = new Yard();
+}

@@ -1,0 +1,9 @@
+package coop.waxmoor.web;
+
+import coop.waxmoor.core.Hive;
+
+public class HiveController {
+    public Hive show() {
+        return new Hive();
+    }
+}

@@ -1,0 +1,5 @@
+package coop.waxmoor.core;
+
+public class Yard {
+    public Hive first;
+}

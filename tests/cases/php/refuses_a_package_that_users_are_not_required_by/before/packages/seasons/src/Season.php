@@ -1,0 +1,7 @@
+<?php
+
+namespace Seasons;
+
+class Season
+{
+}

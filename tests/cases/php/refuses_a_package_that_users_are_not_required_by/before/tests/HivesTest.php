@@ -1,0 +1,13 @@
+<?php
+
+namespace Waxmoor\Tests;
+
+use Waxmoor\Models\Hive;
+
+class HivesTest
+{
+    public function make(): Hive
+    {
+        return new Hive();
+    }
+}
