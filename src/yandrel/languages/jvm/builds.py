@@ -59,7 +59,9 @@ class JvmReach:
     @cached_property
     def reached(self) -> dict[str, set[str]]:
         """The names of the modules that each module depends on, directly or through others."""
-        direct = {item.pattern: set(item.targets) for item in self.modules}
+        direct: dict[str, set[str]] = {}
+        for item in self.modules:
+            direct.setdefault(item.pattern, set()).update(item.targets)
         out = {}
         for name in direct:
             found: set[str] = set()

@@ -12,12 +12,14 @@ PASSED = re.compile(
     re.DOTALL,
 )
 """Comments, which may hold others, and literals."""
-HOLE = re.compile(rb"(?<=\$\{)[^{}\"]*|(?<=\$)[A-Za-z_]\w*")
+HOLE = re.compile(rb"(?<!\\)\$(?:\{([^{}\"]*)|([A-Za-z_]\w*))")
 PART = rb"(?:[A-Za-z_\x80-\xff][\w\x80-\xff]*+|`[^`\n]+`)"
 CHAIN = re.compile(
     rb"[A-Za-z_`\x80-\xff](?<![\w.`\x80-\xff].)(?<!\w@.)(?:(?<!`)[\w\x80-\xff]*+|[^`\n]+`)(?:\.%b)*+" % PART
 )
 """A name that stands after no other, with those that stand right after it."""
+IS_QUALIFIED = re.compile(rb"\..*\.|\.[A-Z]\w*\Z")
+"""What may be a name with its package, and not what a value is asked for."""
 MEMBER = re.compile(rb"\.\s*(%b)" % PART)
 MODIFIERS = (
     rb"(?:(?:va[lr]|vararg|crossinline|noinline|private|protected|internal|open|public|override)\s+)*+"
@@ -27,7 +29,8 @@ HELD = re.compile(rb"va[lr](?<!\wva.)\s+(?:<[^>\n]*>\s*)?(?:(%b)(?![\w.<?])|\(([
 LAMBDA = re.compile(rb"\{[ \t]*([\w ,():<>?.*]*?)->")
 LOOP = re.compile(rb"for \((?:(%b)|\(([^()]*)\))" % PART)
 INSIDE = re.compile(
-    rb"\n[ \t]+(?:[a-z]+ )*?(?:fun|class|object|interface) (?:<[^>\n]*> )?(%b)(?![\w.<?])" % PART
+    rb"(?:\n[ \t]+|[{;][ \t]*)(?:[a-z]+ )*?(?:fun|class|object|interface) (?:<[^>\n]*> )?(%b)(?![\w.<?])"
+    % PART
 )
 """What is declared inside of something else."""
 CALLED_GET = re.compile(rb"get(?<![\w.]get)(?:<|\([^)])")
@@ -59,7 +62,7 @@ def find_mentions(source: bytes, start: int, defined: Set[bytes], entries: Set[b
         if head in KEYWORDS or head in own:
             continue
         keep_first(first, ("type", head), at)
-        if dot and head[:1].islower():
+        if dot and head[:1].islower() and IS_QUALIFIED.search(text):
             first["type", text] = at
     called = CALLED_GET.search(code, start)
     if called is not None and b"get" not in own:
@@ -85,8 +88,9 @@ def _blank(found: re.Match[bytes]) -> bytes:
     at = 0
     pieces = []
     for hole in HOLE.finditer(text):
-        pieces += [b'"' * (hole.start() - at), hole[0]]
-        at = hole.end()
+        number = hole.lastindex or 1
+        pieces += [b'"' * (hole.start(number) - at), hole[number]]
+        at = hole.end(number)
     return b"".join(pieces) + b'"' * (len(text) - at)
 
 
