@@ -1,6 +1,7 @@
 """What every language's reader looks for in the same way: what could not be read, and secrets."""
 
 import re
+from collections.abc import Iterable
 from typing import TypeVar
 
 from tree_sitter import Node
@@ -36,6 +37,16 @@ def keep_first(first: dict[Key, int], key: Key, at: int) -> None:
     known = first.get(key)
     if known is None or at < known:
         first[key] = at
+
+
+def blank_literal(text: bytes, holes: Iterable[tuple[int, int]] = ()) -> bytes:
+    """Return a literal with quotes for all that is in it, but for the spans that hold code."""
+    at = 0
+    pieces = []
+    for start, end in holes:
+        pieces += [b'"' * (start - at), text[start:end]]
+        at = end
+    return b"".join(pieces) + b'"' * (len(text) - at)
 
 
 def find_secrets(source: bytes) -> tuple[int, ...]:

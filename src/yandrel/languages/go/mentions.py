@@ -4,7 +4,7 @@ import re
 from collections.abc import Iterable, Iterator, Set
 from itertools import chain
 
-from yandrel.languages.reading import keep_first
+from yandrel.languages.reading import blank_literal, keep_first
 
 PASSED = re.compile(
     rb"//[^\n]*|/\*.*?\*/|\"(?:[^\"\\\n]|\\.)*+\"|`[^`]*`|'(?:[^'\\\n]|\\.)++'|\.\s+", re.DOTALL
@@ -68,7 +68,7 @@ def _blank(found: re.Match[bytes]) -> bytes:
     text = found[0]
     if text[:1] == b".":
         return b"." + b"\0" * (len(text) - 1)
-    return (b" " if text[:1] == b"/" else b'"') * len(text)
+    return b" " * len(text) if text[:1] == b"/" else blank_literal(text)
 
 
 class _Finder:

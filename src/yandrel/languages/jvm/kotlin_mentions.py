@@ -3,7 +3,7 @@
 import re
 from collections.abc import Set
 
-from yandrel.languages.reading import keep_first
+from yandrel.languages.reading import blank_literal, keep_first
 
 Key = tuple[str, bytes]
 PASSED = re.compile(
@@ -83,15 +83,10 @@ def _blank(found: re.Match[bytes]) -> bytes:
     text = found[0]
     if text[:1] == b"/":
         return b" " * len(text)
-    if text[:1] == b"'" or b"$" not in text:
-        return b'"' * len(text)
-    at = 0
-    pieces = []
-    for hole in HOLE.finditer(text):
-        number = hole.lastindex or 1
-        pieces += [b'"' * (hole.start(number) - at), hole[number]]
-        at = hole.end(number)
-    return b"".join(pieces) + b'"' * (len(text) - at)
+    plain = text[:1] == b"'" or b"$" not in text
+    return blank_literal(
+        text, () if plain else (hole.span(hole.lastindex or 1) for hole in HOLE.finditer(text))
+    )
 
 
 def find_locals(code: bytes, start: int) -> set[bytes]:

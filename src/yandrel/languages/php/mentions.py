@@ -7,7 +7,7 @@ such names are looked for in the text read backwards.
 import re
 from collections.abc import Iterator, Sequence
 
-from yandrel.languages.reading import keep_first
+from yandrel.languages.reading import blank_literal, keep_first
 
 Span = tuple[int, int]
 Key = tuple[bytes, int, str]
@@ -84,14 +84,8 @@ def _blank(found: re.Match[bytes]) -> bytes:
     text = found[0]
     if text[:1] not in (b'"', b"'", b"<"):
         return b" " * len(text)
-    if text[:1] == b"'" or b"{$" not in text:
-        return b'"' * len(text)
-    at = 0
-    pieces = []
-    for hole in HOLE.finditer(text):
-        pieces += [b'"' * (hole.start() - at), hole[0]]
-        at = hole.end()
-    return b"".join(pieces) + b'"' * (len(text) - at)
+    plain = text[:1] == b"'" or b"{$" not in text
+    return blank_literal(text, () if plain else (hole.span() for hole in HOLE.finditer(text)))
 
 
 def _find_names(code: bytes, bodies: Sequence[Span]) -> Iterator[tuple[bytes, int, str]]:
