@@ -35,6 +35,8 @@ ALWAYS_OUT = frozenset(
     ]
 )
 OUT_UNLESS_CODE = frozenset(["vendor", "dist", "build", "target"])
+NEVER_BUILT = (".go", ".java", ".kt", ".cs", ".swift")
+"""Endings of files that no build leaves right in its folder of results."""
 
 FileStat = tuple[int, int, int]
 """Size in bytes, time of the last change in nanoseconds, mode."""
@@ -133,7 +135,12 @@ def is_left_out(name: str, path: str, folder: str) -> bool:
         return True
     if name not in OUT_UNLESS_CODE or os.path.exists(os.path.join(path, "__init__.py")):
         return False
-    return "/src/" not in f"/{folder}"
+    return "/src/" not in f"/{folder}" and not (name != "vendor" and _holds_code(path))
+
+
+def _holds_code(path: str) -> bool:
+    with os.scandir(path) as entries:
+        return any(entry.name.endswith(NEVER_BUILT) for entry in entries)
 
 
 def read_ignore_file(path: Path) -> IgnoreFile | None:

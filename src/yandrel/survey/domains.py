@@ -13,6 +13,12 @@ SHARED_WORDS = frozenset(
     ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
 )
 MOST_OF_A_ROOT = 0.9
+TOP_LEVEL_DOMAINS = frozenset([
+    "com", "org", "net", "edu", "gov", "int", "io", "dev", "app", "co", "me", "info", "biz", "eu", "de",
+    "fr", "uk", "us", "ch", "at", "nl", "be", "se", "no", "fi", "dk", "pl", "cz", "it", "es", "pt", "ru",
+    "ua", "jp", "cn", "kr", "in", "br", "au", "ca", "nz", "za", "jakarta", "javax", "coop",
+])  # fmt: skip
+"""Names that packages begin with where they are called like hosts of the network, read backwards."""
 NO_CONCEPT = frozenset(
     [
         "api",
@@ -168,16 +174,23 @@ def find_starts(index: CodeIndex, units: Iterable[str]) -> list[str]:
     roots = {root.path for p in index.projects.values() for root in p.roots if root.path and not root.local}
     starts = set()
     for root in roots:
-        inside = [unit for unit in units if unit.startswith(root)]
-        start = root
-        while inside:
-            below = Counter(u[len(start) :].partition("/")[0] for u in inside if "/" in u[len(start) :])
-            name, most = below.most_common(1)[0] if below else ("", 0)
-            if most < MOST_OF_A_ROOT * len(inside) or not name:
-                break
-            start += name + "/"
-        starts.add(start)
+        starts |= _starts_below(root, [unit for unit in units if unit.startswith(root)])
     return sorted(starts, key=len, reverse=True)
+
+
+def _starts_below(start: str, inside: list[str]) -> set[str]:
+    """Return where names begin below a folder: where it branches, but not among names of the network."""
+    below = Counter(u[len(start) :].partition("/")[0] for u in inside if "/" in u[len(start) :])
+    name, most = below.most_common(1)[0] if below else ("", 0)
+    if inside and name and most >= MOST_OF_A_ROOT * len(inside):
+        return _starts_below(f"{start}{name}/", [u for u in inside if u.startswith(f"{start}{name}/")])
+    starts = {start}
+    for name in TOP_LEVEL_DOMAINS & below.keys():
+        folder = f"{start}{name}/"
+        units = [u for u in inside if u.startswith(folder)]
+        if all("/" in unit[len(folder) :] for unit in units):
+            starts |= _starts_below(folder, units)
+    return starts
 
 
 class DomainReader:

@@ -48,6 +48,21 @@ def test_vendored_folders_are_left_out_unless_they_are_packages(tmp_path: Path) 
     assert files_of(root) == ["app/vendor/__init__.py", "app/vendor/supplier.py"]
 
 
+def test_a_package_may_be_called_like_a_folder_of_results(tmp_path: Path) -> None:
+    root = write_tree(
+        tmp_path,
+        {
+            "lib/build/build.go": "",
+            "java/org/target/Target.java": "",
+            "build/generated/Out.java": "",
+            "target/classes/Hive.class": "",
+            "vendor/tool.go": "",
+            "dist/main.js": "",
+        },
+    )
+    assert files_of(root) == ["java/org/target/Target.java", "lib/build/build.go"]
+
+
 def test_only_wanted_files_are_looked_at(tmp_path: Path) -> None:
     root = write_tree(tmp_path, {"a.py": "12345", "b.txt": "x"})
     tree = walk_tree(root, lambda name: name.endswith(".py"))

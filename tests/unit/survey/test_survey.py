@@ -118,3 +118,19 @@ def test_adopted_homes_fit_what_is_there(tmp_path: Path, yandrel: Yandrel) -> No
         expected = '"app/services/{name}_service.py"' if name == "role" else '"app/{domain}/service.py"'
         assert f"service = {expected}  # 3 units fit" in text
         assert yandrel(root, "check").status == 0
+
+
+def test_names_of_the_network_are_no_domains(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {}
+    for top in ("org/waxmoor", "coop/bees"):
+        for domain in ("hives", "harvests", "keepers"):
+            for role in ("Controller", "Service", "Repository"):
+                name = domain[:-1].capitalize() + role
+                package = f"{top}/{domain}".replace("/", ".")
+                files[f"java/{top}/{domain}/{name}.java"] = (
+                    f"package {package};\n\npublic class {name} {{\n}}\n"
+                )
+    found = survey(write_tree(tmp_path, files), yandrel)
+    domains = found["domains"]
+    assert isinstance(domains, list)
+    assert {domain["domain"] for domain in domains} == {"hives", "harvests", "keepers"}
