@@ -70,7 +70,8 @@ class Outlines:
             start, end = found.end("open"), found.start("close")
             if end - start < SHORTEST or (self.kept is not None and self.kept.search(source, start, end)):
                 continue
-            line = source.rfind(b"\n", 0, found.start()) + 1
+            head = found.start() + source.startswith(b"\n", found.start())
+            line = source.rfind(b"\n", 0, head) + 1
             commented = b"//" in source[line:start] or b"*/" in source[line:start]
             if not commented and source.count(b"{", start, end) == source.count(b"}", start, end):
                 yield start, end

@@ -53,6 +53,7 @@ CSHARP = """namespace A
 """
 GO = """package hives
 
+// Open opens.
 func Open(
 \tcount int,
 ) (err error) {
@@ -105,7 +106,7 @@ export class Hive extends Mixed(Base) {
 %s
     };
 
-    @marked()
+    // opens
     async open(frame: Frame, count?: number): Promise<void> {
 %s
     }
