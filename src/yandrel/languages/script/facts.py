@@ -7,7 +7,7 @@ from tree_sitter import Node
 
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
-from yandrel.languages.script.outlines import CALLED_WITH_PATH, parse_outline
+from yandrel.languages.script.outlines import CALLED_WITH_PATH, calls_with_paths, parse_outline
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
 KINDS = {
@@ -384,7 +384,7 @@ class _Reader:
 
     def read_nested(self) -> None:
         """Find calls that take a module's path, wherever they stand."""
-        for found in CALLED_WITH_PATH.finditer(self.source):
+        for found in CALLED_WITH_PATH.finditer(self.source) if calls_with_paths(self.source) else ():
             start = found.start(1)
             if start in self.seen:
                 continue
