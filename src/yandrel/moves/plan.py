@@ -80,7 +80,15 @@ def plan_relocation(
     edit_manifests(index, relocation, total, decoded)
     files = build_files(index, relocation, total, decoded)
     texts = {path: source.data for path, source in decoded.items()}
+    total.notes += _tell_of_ignored(index, relocation)
     return ChangePlan(title, files, relocation, total, list(total.notes), texts, untouchable)
+
+
+def _tell_of_ignored(index: CodeIndex, relocation: Relocation) -> list[Note]:
+    """Return a note for each source that goes along though it is ignored, and so was not read."""
+    known = set(index.tree.files)
+    left = sorted(new for old, new in relocation.units.items() if old not in known and language_of(old))
+    return [Note(unit, 0, "ignored", "went along as it is: make it anew, or mend it") for unit in left]
 
 
 def edit_manifests(

@@ -52,9 +52,24 @@ def test_names_through_packages() -> None:
     assert "old.Spring" in found
 
 
-def test_a_local_name_hides_the_package_but_not_an_import() -> None:
-    imports = 'import "example.com/waxmoor/keepers"'
-    assert "keepers.All" in names("func a(keepers []int) { use(keepers.All) }", imports)
+@pytest.mark.parametrize(
+    ("body", "found"),
+    [
+        ("func a(keepers []int) { use(keepers.All) }", False),
+        ("func a(keepers []int) { use(1) }\n\nfunc b() { use(keepers.All) }", True),
+        ("func a() {\n\tkeepers := keepers.All()\n\tuse(keepers)\n}", True),
+        ("func a() {\n\tkeepers := b()\n\tuse(keepers.All)\n}", False),
+        ("func a() {\n\tuse(keepers.All)\n\tfor _, keepers := range b {\n\t}\n}", True),
+        ("func a() {\n\tvar keepers = b()\n\tif c := keepers.All; c {\n\t}\n}", False),
+        ("func a() {\n\tif keepers := b(); keepers.All {\n\t}\n}", False),
+        ("func a(keepers int) {\n}\n\nvar b = keepers.All", True),
+    ],
+)
+def test_a_local_name_hides_an_import_in_its_function(body: str, found: bool) -> None:
+    assert ("keepers.All" in names(body, 'import "example.com/waxmoor/keepers"')) is found
+
+
+def test_a_local_name_hides_the_package() -> None:
     assert "frames" not in names("func a(frames []int) { use(frames) }")
 
 

@@ -4,22 +4,16 @@ import re
 from collections.abc import Iterable, Iterator, Set
 from itertools import chain
 
+from yandrel.languages.go.scopes import ASSIGNED, DECLARED, TAKEN, VARIABLES, WORD, find_scopes
 from yandrel.languages.reading import blank_literal, keep_first
 
 PASSED = re.compile(
     rb"//[^\n]*|/\*.*?\*/|\"(?:[^\"\\\n]|\\.)*+\"|`[^`]*`|'(?:[^'\\\n]|\\.)++'|\.\s+", re.DOTALL
 )
 """Comments, literals, and blanks after a dot."""
-NAME = re.compile(
-    rb"[A-Za-z_\x80-\xff](?<![\w\0\x80-\xff].)(?:(?<!\..)|(?<=\.\.\..))[\w\x80-\xff]*"
-    rb"(?:\.\0*[A-Za-z_\x80-\xff][\w\x80-\xff]*)?"
-)
+HEAD = rb"[A-Za-z_\x80-\xff](?<![\w\0\x80-\xff].)(?:(?<!\..)|(?<=\.\.\..))[\w\x80-\xff]*+"
+NAME = re.compile(rb"%b(?:\.\0*[A-Za-z_\x80-\xff][\w\x80-\xff]*)?" % HEAD)
 """A name, and the next after a dot."""
-ASSIGNED = re.compile(rb"=:\s*([\w\x80-\xff]+(?:\s*,\s*[\w\x80-\xff]+)*)")
-"""What `:=` declares, read backwards."""
-TAKEN = re.compile(rb"[(,]\s*(\w++(?:, \w++)*+) (?=(?:[*\[\]]|\.\.\.)*+\w|[\[(]|<-chan)")
-"""Parameters, receivers and named results: names before a type."""
-VARIABLES = re.compile(rb"var(?<!\wvar)\s+(?:\((.*?)\n[ \t]*\)|(\w+(?:, \w+)*))", re.DOTALL)
 TYPED = (
     re.compile(rb"[(,]\s*(\w++)(?:, \w++)*+ (?:[*\[\]]|\.\.\.)*+(?P<type>\w+)"),
     re.compile(
@@ -33,8 +27,7 @@ TYPED = (
 """Types of parameters, after brackets or where an address is taken, of fields, and of variables."""
 MADE = re.compile(rb"\{(\w+)(?![\w.\0])")
 """What a literal's values stand behind, read backwards."""
-WORD = re.compile(rb"\w+")
-DECLARED = re.compile(rb"^[ \t]*(\w+(?:, \w+)*)[ \t]+[\w*\[(=<]", re.MULTILINE)
+SELECTED = re.compile(rb"(%b)\.\0*([A-Za-z_\x80-\xff][\w\x80-\xff]*)" % HEAD)
 
 KEYWORDS = frozenset(
     b"break case chan const continue default defer else fallthrough for func go goto if import interface map "
@@ -89,13 +82,24 @@ class _Finder:
             if head in KEYWORDS:
                 continue
             local = head in self.own or head in self.defined
-            if dot and (not local or head in self.packages):
+            if dot and not local:
                 keep_first(first, head + b"." + last.lstrip(b"\0"), at)
             if not local:
                 self.add_plain(first, head, at)
         for name, at in self.find_types():
             keep_first(first, name, at)
+        for name, at in self.find_beside_locals():
+            keep_first(first, name, at)
         return first
+
+    def find_beside_locals(self) -> Iterator[tuple[bytes, int]]:
+        """Yield what is taken from packages whose names something in the file has, too."""
+        both = self.packages & (self.own | self.defined)
+        hidden = find_scopes(self.code, both) if both else {}
+        for found in SELECTED.finditer(self.code, self.start) if both else ():
+            head, at = found[1], found.start()
+            if head in both and not any(start <= at < end for start, end in hidden.get(head, ())):
+                yield head + b"." + found[2], at
 
     def find_places(self) -> Iterable[tuple[bytes, int]]:
         """Return each name, with what it is asked for after a dot, and its first place."""

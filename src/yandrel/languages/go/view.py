@@ -135,7 +135,8 @@ class GoView(UnloadedGraph):
 
     def acting_units(self, units: Sequence[str]) -> list[str]:
         """Return the units for whose sake a package is imported that nothing is taken from."""
-        return [unit for unit in units if self.units.facts[unit].acts] or [units[0]]
+        own = [unit for unit in units if declared_name(self.units.facts[unit]) != MAIN] or units
+        return [unit for unit in own if self.units.facts[unit].acts] or [own[0]]
 
     def all_of(self, symbol: Symbol) -> list[Symbol]:
         """Return every definition of a name: files for other systems may define it again."""
