@@ -24,6 +24,10 @@ class Note(Struct, frozen=True, order=True):
     text: str
     why: str
 
+    @property
+    def where(self) -> str:
+        return f"{self.unit}:{self.line}" if self.line else self.unit
+
 
 class Refusal(Struct, frozen=True):
     """Why a change cannot be made, and what would have to change first."""

@@ -60,7 +60,7 @@ def _notes(report: MoveReport, style: Style) -> list[str]:
         return []
     lines = ["", style.strong(f"To look at by hand ({len(report.notes)})")]
     for note in report.notes[:SHOWN_NOTES]:
-        lines += wrap(f"{note.unit}:{note.line}  {note.text}  ({note.why})", style.width, "      ")
+        lines += wrap(f"{note.where}  {note.text}  ({note.why})", style.width, "      ")
     if len(report.notes) > SHOWN_NOTES:
         lines.append(f"  … and {len(report.notes) - SHOWN_NOTES} more")
     return lines

@@ -34,7 +34,7 @@ def render_split(report: SplitReport, style: Style) -> str:
     if report.notes:
         out += ["", style.strong(f"To look at by hand ({len(report.notes)})")]
         for note in report.notes[:10]:
-            out += wrap(f"{note.unit}:{note.line}  {note.text}  ({note.why})", style.width, "      ")
+            out += wrap(f"{note.where}  {note.text}  ({note.why})", style.width, "      ")
     if report.done:
         out += ["", f"`yandrel undo` takes it back (change {report.number})."]
     else:

@@ -1,0 +1,3 @@
+package auto
+
+func Assets() string { return "" }

@@ -1,0 +1,7 @@
+package main
+
+import "waxmoor.test/app/cmd/assets"
+
+func main() {
+	println(assets.Name())
+}

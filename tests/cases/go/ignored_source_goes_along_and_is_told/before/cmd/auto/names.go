@@ -1,0 +1,3 @@
+package auto
+
+func Name() string { return "" }

@@ -1,0 +1,7 @@
+package main
+
+import "waxmoor.test/app/cmd/auto"
+
+func main() {
+	println(auto.Name())
+}

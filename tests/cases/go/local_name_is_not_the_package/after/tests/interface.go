@@ -1,0 +1,4 @@
+package tests
+
+// Appender keeps.
+type Appender interface{ Append(int) }

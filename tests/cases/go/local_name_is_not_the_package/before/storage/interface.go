@@ -1,0 +1,4 @@
+package storage
+
+// Appender keeps.
+type Appender interface{ Append(int) }

@@ -1,0 +1,4 @@
+package storage
+
+// Memory holds all.
+type Memory struct{}
