@@ -1,5 +1,6 @@
 """The languages that Yandrel knows, each loaded when first needed."""
 
+from collections.abc import Sequence
 from functools import cache
 from importlib import import_module
 
@@ -63,3 +64,18 @@ def language_of(path: str) -> str | None:
         return None
     at = path.rfind(".")
     return BY_SUFFIX.get(path[at:]) if at > 0 else None
+
+
+def first_written_alike(paths: Sequence[str], unit: str) -> int | None:
+    """Return which of some paths or patterns comes first for a unit: one of its ending, else of its language,
+    or one whose ending does not tell; None where all are of other languages."""
+    ending = unit[unit.rfind(".") :]
+    for number, path in enumerate(paths):
+        if path.endswith(ending):
+            return number
+    return next((n for n, path in enumerate(paths) if _spoken(path) in ("", _spoken(unit))), None)
+
+
+def _spoken(path: str) -> str:
+    name = language_of(path)
+    return load_language(name).name_of(path) if name is not None else ""

@@ -3,7 +3,9 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
+from yandrel.languages.registry import first_written_alike
 from yandrel.layout.config import SHARED, Layout
+from yandrel.layout.patterns import Pattern
 from yandrel.model.split import CrowdedFile, SplitPiece
 from yandrel.model.words import plural, singular
 
@@ -158,10 +160,15 @@ class _Homes:
         return ""
 
     def _literal(self, role: str) -> str:
+        home = self._home(role)
+        return home.text if home is not None and not home.placeholders() else ""
+
+    def _home(self, role: str) -> Pattern | None:
         known = self.layout.roles.get(role)
-        if known is None or not known.homes or known.homes[0].placeholders():
-            return ""
-        return known.homes[0].text
+        if known is None:
+            return None
+        chosen = first_written_alike([home.text for home in known.homes], self.unit)
+        return known.homes[chosen] if chosen is not None else None
 
     def _extensions(self) -> str:
         anchor = self._literal("config") or self._literal("store")
@@ -171,8 +178,8 @@ class _Homes:
         return f"{folder}/extensions.py" if folder else "extensions.py"
 
     def _fill(self, role: str, piece: SplitPiece, group: str) -> str:
-        known = self.layout.roles.get(role)
-        if known is None or not known.homes:
+        pattern = self._home(role)
+        if pattern is None:
             return ""
         concept = piece.concept
         if group:
@@ -181,7 +188,6 @@ class _Homes:
         many = name if name in (SHARED_NAME, "main", "auth") else plural(name)
         domain = group or (many if concept else SHARED)
         values = {"name": name, "domain": domain, "unit": name}
-        pattern = known.homes[0]
         if not pattern.placeholders() <= set(values):
             return ""
         home = pattern.fill(values)

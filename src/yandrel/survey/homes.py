@@ -1,5 +1,6 @@
 """Home: the place that the layout gives a unit or a definition."""
 
+from yandrel.languages.registry import first_written_alike
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.words import snake
 from yandrel.survey.domains import concept_words
@@ -7,11 +8,12 @@ from yandrel.survey.picture import Picture
 
 
 def find_home(picture: Picture, unit: str, role: str, definition: str = "") -> str:
-    """Return the path that the role's first home pattern gives; nothing where a value is lacking."""
+    """Return the path that the role's first home for the language gives; nothing where a value lacks."""
     known = picture.layout.roles.get(role)
-    if known is None or not known.homes:
+    chosen = first_written_alike([home.text for home in known.homes], unit) if known is not None else None
+    if known is None or chosen is None:
         return ""
-    pattern = known.homes[0]
+    pattern = known.homes[chosen]
     values = values_of(picture, unit, role, definition)
     try:
         return pattern.fill(values)
