@@ -6,6 +6,16 @@ from dataclasses import dataclass, field
 from tree_sitter import Node
 
 from yandrel.languages.go.grammar import names_of, parse, path_of, receiver_of, specs_of
+from yandrel.languages.go.values import (
+    LIST,
+    element_of,
+    owner_of,
+    plain_type,
+    read_results,
+    spelled_type,
+    value_type,
+    value_types,
+)
 from yandrel.languages.trees import text_of
 
 DOC_LINK = re.compile(rb"\[\*?((?:[\w./-]+\.)?[A-Z]\w*(?:\.[A-Z]\w*)?)\](?![(\[])")
@@ -135,6 +145,7 @@ class DeepReader:
         self.source = source
         self.content = Content(source)
         self.root = parse(source).root_node
+        self.results = read_results(self.root)
         self.qualifiers: set[str] = set()
         self.stack: list[Task] = []
 
@@ -326,7 +337,8 @@ class DeepReader:
 
     def visit_parameter(self, node: Node, scope: Scope, piece: int) -> None:
         kind = node.child_by_field_name("type")
-        of = plain_type(kind)
+        of = spelled_type(kind)
+        of = LIST + of if node.type == "variadic_parameter_declaration" and of else of
         names = names_of(node)
         outer = scope
         if node.type == "type_parameter_declaration":
@@ -345,19 +357,24 @@ class DeepReader:
         if right is not None:
             tasks.append((right, scope, piece, None))
         values = right.named_children if right is not None else []
+        if len(values) == 1:
+            given = value_types(values[0], scope.find, self.results)
+        else:
+            given = tuple(value_type(value, scope.find, self.results) for value in values)
         for number, name in enumerate(left.named_children if left is not None else []):
             if name.type == "identifier":
-                of = literal_type(values[number]) if number < len(values) else ""
-                tasks.append((name, scope, piece, of))
+                tasks.append((name, scope, piece, given[number] if number < len(given) else ""))
         self.push(*tasks)
 
     def visit_range(self, node: Node, scope: Scope, piece: int) -> None:
         left, right = node.child_by_field_name("left"), node.child_by_field_name("right")
         declares = any(c.type == ":=" for c in node.children)
         tasks: list[Task] = [(right, scope, piece, None)] if right is not None else []
-        for name in left.named_children if left is not None else []:
+        held = value_type(right, scope.find, self.results) if right is not None else ""
+        for number, name in enumerate(left.named_children if left is not None else []):
             if declares and name.type == "identifier":
-                tasks.append((name, scope, piece, ""))
+                element = element_of(held) if number == 1 and node.type == "range_clause" else ""
+                tasks.append((name, scope, piece, element))
             else:
                 tasks.append((name, scope, piece, None))
         self.push(*tasks)
@@ -384,7 +401,7 @@ class DeepReader:
         names = names_of(node)
         inside = self.is_local(node)
         tasks: list[Task] = [(c, scope, piece, None) for c in node.named_children if c not in names]
-        of = plain_type(node.child_by_field_name("type"))
+        of = spelled_type(node.child_by_field_name("type"))
         if inside:
             tasks += [(name, scope, piece, of) for name in names]
         self.push(*tasks)
@@ -452,9 +469,10 @@ class DeepReader:
             if of is None and seen and any(self.may_name(spec, head) for spec in self.content.specs):
                 self.add_use(node, name, head, piece)
                 return
-            self.content.members.append(MemberUse(member.start_byte, name, of or "", piece))
+            self.content.members.append(MemberUse(member.start_byte, name, owner_of(of or ""), piece))
         else:
-            self.content.members.append(MemberUse(member.start_byte, name, literal_type(operand), piece))
+            held = owner_of(value_type(operand, scope.find, self.results))
+            self.content.members.append(MemberUse(member.start_byte, name, held, piece))
         self.push((operand, scope, piece, None))
 
     def may_name(self, spec: Spec, head: str) -> bool:
@@ -563,29 +581,6 @@ def receiver_parameters(node: Node) -> list[Node]:
         else:
             stack += here.named_children
     return found
-
-
-def plain_type(node: Node | None) -> str:
-    """Return the name of a type that is named plainly, perhaps as a pointer; with its package's name."""
-    while node is not None and node.type in ("pointer_type", "generic_type", "parenthesized_type"):
-        node = node.child_by_field_name("type") or next(iter(node.named_children), None)
-    if node is not None and node.type in ("type_identifier", "qualified_type"):
-        return text_of(node)
-    return ""
-
-
-def literal_type(node: Node) -> str:
-    """Return the type of `T{}`, `&T{}` or `new(T)`, nothing for other values."""
-    while node.type in ("unary_expression", "parenthesized_expression"):
-        inner = node.child_by_field_name("operand") or next(iter(node.named_children), None)
-        if inner is None:
-            return ""
-        node = inner
-    if node.type == "composite_literal":
-        return plain_type(node.child_by_field_name("type"))
-    if node.type == "type_assertion_expression":
-        return plain_type(node.child_by_field_name("type"))
-    return ""
 
 
 SCOPED = frozenset(
