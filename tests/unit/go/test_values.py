@@ -3,6 +3,7 @@
 import pytest
 
 from yandrel.languages.go.deep import read_deep
+from yandrel.languages.go.values import settle_type
 
 PACKAGE = """package hives
 
@@ -39,10 +40,18 @@ def owners(head: str, body: str) -> list[str]:
         ("a()", "first().name", "hive"),
         ("a()", "h := []hive{}; last := h[len(h)-1]; last.name", "hive"),
         ("a()", "var h []hive; h.name", ""),
-        ("a()", "h := other(); h.name", ""),
+        ("a()", "h := other(); h.name", "@other:0"),
         ("a(first func() frame)", "first().name", ""),
         ("a(h []frames.Frame)", "h[0].name", "frames.Frame"),
     ],
 )
 def test_owner_of_a_member(head: str, body: str, of: str) -> None:
     assert owners(head, body) == [of]
+
+
+def test_results_of_other_files_are_known_later() -> None:
+    results = {"kept": ("[]hive", "error"), "one": ("frames.Frame",)}
+    later = owners("a()", "h, err := kept(); h[0].name; one().name; lost().name")
+    assert [settle_type(of, results) for of in later] == ["hive", "frames.Frame", ""]
+    assert settle_type("hive", results) == "hive"
+    assert settle_type("@kept:0", results) == ""

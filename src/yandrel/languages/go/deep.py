@@ -125,6 +125,7 @@ class Content:
     pieces: list[Piece] = field(default_factory=list)
     uses: list[NameUse] = field(default_factory=list)
     members: list[MemberUse] = field(default_factory=list)
+    results: dict[str, tuple[str, ...]] = field(default_factory=dict)
     locals: dict[int, set[str]] = field(default_factory=dict)
     embeds: list[str] = field(default_factory=list)
     acts: bool = False
@@ -145,7 +146,7 @@ class DeepReader:
         self.source = source
         self.content = Content(source)
         self.root = parse(source).root_node
-        self.results = read_results(self.root)
+        self.results = self.content.results = read_results(self.root)
         self.qualifiers: set[str] = set()
         self.stack: list[Task] = []
 

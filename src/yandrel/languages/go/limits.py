@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Iterator, Mapping
+from dataclasses import replace
 from posixpath import normpath
 
 import networkx
@@ -11,6 +12,7 @@ from yandrel.languages.go.facts import METHOD
 from yandrel.languages.go.packages import Package
 from yandrel.languages.go.project import REQUIRE_MAP
 from yandrel.languages.go.rewrite import Context, Meant
+from yandrel.languages.go.values import settle_type
 from yandrel.languages.go.view import MAIN, folder_of, is_outside_test
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
@@ -197,6 +199,7 @@ def built_for(path: str) -> tuple[str, ...]:
 def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     """Unexported names that would be used from another package."""
     owners = _owners_of_members(context)
+    results = _results_of_functions(context)
     found: dict[tuple[str, str], dict[str, int]] = {}
     for unit, items in meant.items():
         for item in items:
@@ -210,7 +213,8 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
             if context.view.package_of(unit) == context.view.package_of(symbol.unit):
                 found.setdefault((unit, symbol.unit), {}).setdefault(name, item.use.start)
         for member in context.contents[unit].members:
-            owner = _crossed(context, unit, member, owners)
+            of = settle_type(member.of, results.get(context.view.package_of(unit), {}))
+            owner = _crossed(context, unit, replace(member, of=of), owners)
             if owner is not None:
                 name = (
                     f"{owner.name}.{member.name}" if member.name else f"the fields of {owner.name} by place"
@@ -253,6 +257,14 @@ def _owners_of_members(context: Context) -> dict[tuple[str, bool], dict[str, lis
             if not is_exported(plain):
                 table.setdefault(plain, []).append(symbol)
                 table.setdefault("", []).append(symbol)
+    return out
+
+
+def _results_of_functions(context: Context) -> dict[Package, dict[str, tuple[str, ...]]]:
+    """Return what the functions of each package return, as far as its files are read."""
+    out: dict[Package, dict[str, tuple[str, ...]]] = {}
+    for unit, content in context.contents.items():
+        out.setdefault(context.view.package_of(unit), {}).update(content.results)
     return out
 
 

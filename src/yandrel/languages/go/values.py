@@ -1,4 +1,8 @@
-"""What type a Go value has, as far as its own file tells: literals, elements, results of functions."""
+"""What type a Go value has, as far as its package tells: literals, elements, results of functions.
+
+What a function of another file returns is known later: `@NAME:NUMBER` stands for that, and `[]` after it for
+an element of it.
+"""
 
 from collections.abc import Callable, Mapping
 
@@ -8,6 +12,8 @@ from yandrel.languages.go.grammar import names_of
 from yandrel.languages.trees import text_of
 
 LIST = "[]"
+LATER = "@"
+MOST_RESULTS = 3
 Find = Callable[[str], str | None]
 Results = Mapping[str, tuple[str, ...]]
 
@@ -57,7 +63,8 @@ def value_types(node: Node, find: Find, results: Results) -> tuple[str, ...]:
     if node.type == "call_expression":
         function = node.child_by_field_name("function")
         if function is not None and function.type == "identifier" and find(text_of(function)) is None:
-            return results.get(text_of(function), ())
+            name = text_of(function)
+            return results.get(name) or tuple(f"{LATER}{name}:{number}" for number in range(MOST_RESULTS))
         return ()
     return (value_type(node, find, results),)
 
@@ -75,7 +82,7 @@ def value_type(node: Node, find: Find, results: Results) -> str:
         return find(text_of(node)) or ""
     if node.type == "call_expression":
         given = value_types(node, find, results)
-        return given[0] if len(given) == 1 else ""
+        return given[0] if given and (len(given) == 1 or given[0].startswith(LATER)) else ""
     if node.type in ("index_expression", "slice_expression"):
         operand = node.child_by_field_name("operand")
         held = value_type(operand, find, results) if operand is not None else ""
@@ -85,9 +92,24 @@ def value_type(node: Node, find: Find, results: Results) -> str:
 
 def element_of(held: str) -> str:
     """Return the type of what a list holds."""
+    if held.startswith(LATER):
+        return held + LIST
     return held[len(LIST) :] if held.startswith(LIST) else ""
 
 
 def owner_of(held: str) -> str:
     """Return the type whose members a value has; a list has none that can be told."""
     return "" if held.startswith(LIST) else held
+
+
+def settle_type(held: str, results: Results) -> str:
+    """Return a type that was to be known later, now that the results of all functions are known."""
+    if not held.startswith(LATER):
+        return held
+    name, _, rest = held[len(LATER) :].partition(":")
+    number, elements = int(rest.rstrip(LIST)), rest.count(LIST)
+    given = results.get(name, ())
+    found = given[number] if number < len(given) else ""
+    for _ in range(elements):
+        found = element_of(found)
+    return owner_of(found)
