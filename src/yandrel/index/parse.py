@@ -62,7 +62,7 @@ def parse_files(root: Path, paths: list[str], sizes: Mapping[str, int]) -> Itera
 def warm_up(paths: Iterable[str]) -> None:
     """Load the languages of some paths with all that they compile, once, before there are workers."""
     for path in {path[path.rfind(".") :]: path for path in paths}.values():
-        facts_of_bytes(b"", language_of(path) or "", path)
+        facts_of_bytes(b"", language_of(path) or "", path, outline=True)
 
 
 def split_evenly(paths: list[str], sizes: Mapping[str, int], count: int) -> list[list[str]]:
