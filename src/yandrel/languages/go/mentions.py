@@ -27,7 +27,7 @@ TYPED = (
 """Types of parameters, after brackets or where an address is taken, of fields, and of variables."""
 MADE = re.compile(rb"\{(\w+)(?![\w.\0])")
 """What a literal's values stand behind, read backwards."""
-SELECTED = re.compile(rb"(%b)\.\0*([A-Za-z_\x80-\xff][\w\x80-\xff]*)" % HEAD)
+SELECTED = re.compile(rb"\.\0*([A-Za-z_\x80-\xff][\w\x80-\xff]*)")
 
 KEYWORDS = frozenset(
     b"break case chan const continue default defer else fallthrough for func go goto if import interface map "
@@ -95,11 +95,17 @@ class _Finder:
     def find_beside_locals(self) -> Iterator[tuple[bytes, int]]:
         """Yield what is taken from packages whose names something in the file has, too."""
         both = self.packages & (self.own | self.defined)
-        hidden = find_scopes(self.code, both) if both else {}
-        for found in SELECTED.finditer(self.code, self.start) if both else ():
-            head, at = found[1], found.start()
-            if head in both and not any(start <= at < end for start, end in hidden.get(head, ())):
-                yield head + b"." + found[2], at
+        asked = {head: places for head in both if (places := self.find_selections(head))}
+        hidden = find_scopes(self.code, asked.keys()) if asked else {}
+        for head, places in asked.items():
+            for at, name in places:
+                if not any(start <= at < end for start, end in hidden.get(head, ())):
+                    yield head + b"." + name, at
+
+    def find_selections(self, head: bytes) -> list[tuple[int, bytes]]:
+        """Return where something is asked for after a name and a dot, and what."""
+        places = ((at, SELECTED.match(self.code, at + len(head))) for at in self.places_of(head, self.start))
+        return [(at, found[1]) for at, found in places if found is not None]
 
     def find_places(self) -> Iterable[tuple[bytes, int]]:
         """Return each name, with what it is asked for after a dot, and its first place."""
