@@ -100,11 +100,13 @@ def _word(text: str) -> str:
 
 def rewrite(view: GoView, relocation: Relocation, sources: Mapping[str, bytes]) -> tuple[Rewrite, Relocation]:
     """Return what a relocation changes in the sources, and the relocation with what goes along."""
+    from yandrel.languages.go.carrying import carry_private
     from yandrel.languages.go.limits import object_to
 
     result = Rewrite()
     settled = settle_relocation(view, relocation)
     contents = {unit: read_deep(source) for unit, source in sources.items() if unit in view.units.facts}
+    settled = carry_private(view, settled, contents, result)
     for symbol in settled.definitions:
         if symbol.unit not in contents and symbol.unit in view.units.facts:
             why = f"{symbol.name} would have to come along, and cannot be read"

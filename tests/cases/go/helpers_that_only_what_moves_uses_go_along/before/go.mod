@@ -1,0 +1,3 @@
+module waxmoor.test/app
+
+go 1.19
