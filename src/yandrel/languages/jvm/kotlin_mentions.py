@@ -8,10 +8,10 @@ from yandrel.languages.reading import blank_literal, keep_first
 Key = tuple[str, bytes]
 PASSED = re.compile(
     rb"//[^\n]*|/\*(?:[^*/]|\*(?!/)|/(?!\*)|/\*.*?\*/)*+\*/|\"\"\".*?\"\"\"+"
-    rb"|\"(?:[^\"\\\n$]|\\.|\$\{[^{}\n]*\}|\$)*+\"|'(?:[^'\\\n]|\\.)++'",
+    rb"|\"(?:[^\"\\\n$]|\\.|\$\{[^{}\n]*\}|\$)*+\"|'(?:[^'\\\n]|\\.)++'|`[^`\n]+`",
     re.DOTALL,
 )
-"""Comments, which may hold others, and literals."""
+"""Comments, which may hold others, literals, and names in backticks, which stay."""
 HOLE = re.compile(rb"(?<!\\)\$(?:\{([^{}\"]*)|([A-Za-z_]\w*))")
 PART = rb"(?:[A-Za-z_\x80-\xff][\w\x80-\xff]*+|`[^`\n]+`)"
 CHAIN = re.compile(
@@ -81,6 +81,8 @@ def leave_code(source: bytes, start: int) -> bytes:
 
 def _blank(found: re.Match[bytes]) -> bytes:
     text = found[0]
+    if text[:1] == b"`":
+        return text
     if text[:1] == b"/":
         return b" " * len(text)
     plain = text[:1] == b"'" or b"$" not in text

@@ -49,8 +49,7 @@ def find_uses_across(
             place = renaming.table.find(meant, "type") if meant else None
             if place is None or not ({unit, place.unit} & moved):
                 continue
-            holder = next((h.name for h in content.held if h.start <= use.start < h.end), "")
-            user = relocation.place(Symbol(unit, holder)).unit
+            user = relocation.place(Symbol(unit, content.holder_at(use.start))).unit
             used = relocation.place(place).unit
             yield UseAcross(unit, user, place, used, content.line_of(use.start))
 

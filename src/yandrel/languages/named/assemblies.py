@@ -39,7 +39,7 @@ def refuse_crossings(
             definition = find_definition(dialect, place) if place is not None else None
             if place is None or definition is None or HELD_BACK not in definition.marks:
                 continue
-            user = Symbol(unit, _holder(content, use.start))
+            user = Symbol(unit, content.holder_at(use.start))
             here, there = (_part_after(relocation, symbol, part_of) for symbol in (user, place))
             if part_of(unit) == part_of(place.unit) and here != there:
                 why = f"{place.name} is internal, and would be used from another part of the application"
@@ -61,10 +61,6 @@ def _part_after(relocation: Relocation, symbol: Symbol, part_of: Callable[[str],
     return part_of(target.unit if target is not None else relocation.unit(symbol.unit))
 
 
-def _holder(content: Content, position: int) -> str:
-    return next((h.name for h in content.held if h.start <= position < h.end), "")
-
-
 def refuse_private(
     dialect: Dialect, relocation: Relocation, contents: Mapping[str, Content]
 ) -> list[Refusal]:
@@ -80,7 +76,7 @@ def refuse_private(
                 continue
             home = _target(relocation, Symbol(unit, held.name))
             for start, _ in held.also:
-                user = next((h.name for h in content.held if h.start <= start < h.end), "")
+                user = content.holder_at(start)
                 if _target(relocation, Symbol(unit, user)) != home:
                     why = f"{user or 'the file'} uses {held.name}, which only its file sees"
                     out.append(Refusal(unit, content.line_of(start), why, "move both, or make it visible"))

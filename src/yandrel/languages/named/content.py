@@ -115,5 +115,9 @@ class Content:
     ambient: list[tuple[str, str, str]] = field(default_factory=list)
     """What other files import for this one: path, bound name, space."""
 
+    def holder_at(self, position: int) -> str:
+        """Return the definition that a place stands in, nothing where it is in none."""
+        return next((held.name for held in self.held if held.start <= position < held.end), "")
+
     def line_of(self, position: int) -> int:
         return self.source.count(b"\n", 0, position) + 1

@@ -5,6 +5,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from yandrel.languages.edits import cut_span, merge_edits, newline_of, trim_end
+from yandrel.languages.named.carrying import carry_private
 from yandrel.languages.named.content import Clause, Content, Held, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -91,7 +92,7 @@ def rewrite(
             if facts[unit].problems and unit in touched:
                 why = "the file cannot be read whole"
                 result.refusals.append(Refusal(unit, facts[unit].problems[0].line, why, "mend it first"))
-    settled = settle_relocation(dialect, relocation, contents)
+    settled = carry_private(dialect, settle_relocation(dialect, relocation, contents), contents, result)
     names = NameMap(dialect, settled, contents, result)
     renaming = names.work_out()
     for unit, content in contents.items():

@@ -3,3 +3,7 @@ struct Hive {
 }
 
 private func weigh(_ grams: Int) -> Int { grams }
+
+struct Frame {
+    let weight = weigh(1)
+}

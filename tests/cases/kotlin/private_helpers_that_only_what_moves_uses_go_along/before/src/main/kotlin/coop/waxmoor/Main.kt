@@ -1,0 +1,8 @@
+package coop.waxmoor
+
+import coop.waxmoor.hives.Hive
+import coop.waxmoor.hives.Report
+
+fun main() {
+    println(Report(listOf("one")).count() + Hive(3).weigh())
+}
