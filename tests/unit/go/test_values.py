@@ -11,6 +11,12 @@ type hive struct{ name string }
 
 func all() (found []hive, err error) { return nil, nil }
 
+type yard struct{ kept map[string]*hive }
+
+func (y *yard) find(number int) *hive { return nil }
+
+func (y yard) all() []hive { return nil }
+
 func first() *hive { return nil }
 
 func %s {
@@ -42,6 +48,11 @@ def owners(head: str, body: str) -> list[str]:
         ("a()", "var h []hive; h.name", ""),
         ("a()", "h := other(); h.name", "@other:0"),
         ("a(first func() frame)", "first().name", ""),
+        ("a(y yard)", 'y.kept["a"].name', "hive"),
+        ("a(y *yard)", "h := y.find(1); h.name", "hive"),
+        ("a(y *yard)", "for _, h := range y.all() { h.name }", "hive"),
+        ("a(y yard)", "y.other.name", "@yard.other:0"),
+        ("a(y frames.Yard)", "y.other.name", ""),
         ("a(h []frames.Frame)", "h[0].name", "frames.Frame"),
     ],
 )

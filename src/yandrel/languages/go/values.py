@@ -1,14 +1,14 @@
 """What type a Go value has, as far as its package tells: literals, elements, results of functions.
 
-What a function of another file returns is known later: `@NAME:NUMBER` stands for that, and `[]` after it for
-an element of it.
+What a function, a method or a field of another file gives is known later: `@NAME:NUMBER` or
+`@TYPE.NAME:NUMBER` stands for that, and `[]` after it for an element of it.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterator, Mapping
 
 from tree_sitter import Node
 
-from yandrel.languages.go.grammar import names_of
+from yandrel.languages.go.grammar import names_of, receiver_of, specs_of
 from yandrel.languages.trees import text_of
 
 LIST = "[]"
@@ -37,14 +37,30 @@ def spelled_type(node: Node | None) -> str:
 
 
 def read_results(root: Node) -> dict[str, tuple[str, ...]]:
-    """Return the types of what each function at the top of a file returns."""
+    """Return the types of what each function and method of a file returns, and of what fields hold."""
     found: dict[str, tuple[str, ...]] = {}
     for node in root.named_children:
-        if node.type == "function_declaration":
+        if node.type in ("function_declaration", "method_declaration"):
             result = node.child_by_field_name("result")
+            owner = receiver_of(node) + "." if node.type == "method_declaration" else ""
             if result is not None:
-                found[text_of(node.child_by_field_name("name"))] = tuple(_types_of(result))
+                found[owner + text_of(node.child_by_field_name("name"))] = tuple(_types_of(result))
+        elif node.type == "type_declaration":
+            for spec in specs_of(node):
+                found.update(_fields_of(spec))
     return found
+
+
+def _fields_of(spec: Node) -> Iterator[tuple[str, tuple[str, ...]]]:
+    owner, kind = text_of(spec.child_by_field_name("name")), spec.child_by_field_name("type")
+    if kind is None or kind.type != "struct_type":
+        return
+    for fields in kind.named_children:
+        for declared in fields.named_children:
+            if declared.type == "field_declaration":
+                held = spelled_type(declared.child_by_field_name("type"))
+                for name in names_of(declared):
+                    yield f"{owner}.{text_of(name)}", (held,)
 
 
 def _types_of(result: Node) -> list[str]:
@@ -63,8 +79,9 @@ def value_types(node: Node, find: Find, results: Results) -> tuple[str, ...]:
     if node.type == "call_expression":
         function = node.child_by_field_name("function")
         if function is not None and function.type == "identifier" and find(text_of(function)) is None:
-            name = text_of(function)
-            return results.get(name) or tuple(f"{LATER}{name}:{number}" for number in range(MOST_RESULTS))
+            return _given_by(text_of(function), results)
+        if function is not None and function.type == "selector_expression":
+            return _selected(function, find, results)
         return ()
     return (value_type(node, find, results),)
 
@@ -83,11 +100,27 @@ def value_type(node: Node, find: Find, results: Results) -> str:
     if node.type == "call_expression":
         given = value_types(node, find, results)
         return given[0] if given and (len(given) == 1 or given[0].startswith(LATER)) else ""
+    if node.type == "selector_expression":
+        given = _selected(node, find, results)
+        return given[0] if given else ""
     if node.type in ("index_expression", "slice_expression"):
         operand = node.child_by_field_name("operand")
         held = value_type(operand, find, results) if operand is not None else ""
         return held if node.type == "slice_expression" else element_of(held)
     return ""
+
+
+def _selected(node: Node, find: Find, results: Results) -> tuple[str, ...]:
+    """Return the types of a field, or of what a method gives."""
+    operand = node.child_by_field_name("operand")
+    owner = owner_of(value_type(operand, find, results)) if operand is not None else ""
+    if not owner or "." in owner or owner.startswith(LATER):
+        return ()
+    return _given_by(f"{owner}.{text_of(node.child_by_field_name('field'))}", results)
+
+
+def _given_by(name: str, results: Results) -> tuple[str, ...]:
+    return results.get(name) or tuple(f"{LATER}{name}:{number}" for number in range(MOST_RESULTS))
 
 
 def element_of(held: str) -> str:
