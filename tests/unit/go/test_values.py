@@ -52,6 +52,8 @@ def owners(head: str, body: str) -> list[str]:
         ("a(y *yard)", "h := y.find(1); h.name", "hive"),
         ("a(y *yard)", "for _, h := range y.all() { h.name }", "hive"),
         ("a(y yard)", "y.other.name", "@yard.other:0"),
+        ("a()", "for _, c := range []struct{ name string }{{}} { c.name }", ".struct"),
+        ("a()", "cases := map[string]struct{ name string }{}; cases[b].name", ".struct"),
         ("a(y frames.Yard)", "y.other.name", ""),
         ("a(h []frames.Frame)", "h[0].name", "frames.Frame"),
     ],

@@ -13,6 +13,8 @@ from yandrel.languages.trees import text_of
 
 LIST = "[]"
 LATER = "@"
+UNNAMED = ".struct"
+"""A type without a name; like one of another package, it is none of those that could be meant."""
 MOST_RESULTS = 3
 Find = Callable[[str], str | None]
 Results = Mapping[str, tuple[str, ...]]
@@ -33,6 +35,8 @@ def spelled_type(node: Node | None) -> str:
         inner = node.child_by_field_name("element") or node.child_by_field_name("value")
         element = spelled_type(inner)
         return LIST + element if element else ""
+    if node is not None and node.type == "struct_type":
+        return UNNAMED
     return plain_type(node)
 
 
