@@ -17,16 +17,10 @@ def carry_private(
     view: GoView, relocation: Relocation, contents: Mapping[str, Content], result: Rewrite
 ) -> Relocation:
     """Return the relocation with the helpers that nothing else uses, and note them."""
-    known: dict[Symbol, Symbol] = {}
-    while True:
-        found = dict(_find_followers(view, relocation, contents))
-        if not found:
-            break
-        known |= found
-        relocation = settle_relocation(
-            view, replace(relocation, definitions={**relocation.definitions, **found})
-        )
-    result.carried.update(known)
+    while found := dict(_find_followers(view, relocation, contents)):
+        definitions = {**relocation.definitions, **found}
+        relocation = settle_relocation(view, replace(relocation, definitions=definitions))
+        result.carried.update(found)
     return relocation
 
 
@@ -65,6 +59,5 @@ def _users_by_name(units: list[str], contents: Mapping[str, Content]) -> dict[st
         content = contents[unit]
         for use in content.uses:
             if not use.qualifier and not use.doc:
-                named = content.pieces[use.piece].name if 0 <= use.piece < len(content.pieces) else ""
-                out.setdefault(use.name, set()).add(Symbol(unit, named))
+                out.setdefault(use.name, set()).add(Symbol(unit, content.name_of(use.piece)))
     return out

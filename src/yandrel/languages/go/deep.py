@@ -131,6 +131,10 @@ class Content:
     acts: bool = False
     constraint: str = ""
 
+    def name_of(self, piece: int) -> str:
+        """Return what a declaration is called, nothing where a place stands in none."""
+        return self.pieces[piece].name if 0 <= piece < len(self.pieces) else ""
+
     def line_of(self, position: int) -> int:
         return self.source.count(b"\n", 0, position) + 1
 

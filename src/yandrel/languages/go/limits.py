@@ -230,15 +230,13 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
 
 def _file_after(context: Context, unit: str, piece: int) -> str:
     """Return the file that a place in a unit will be in."""
-    content = context.contents[unit]
-    name = content.pieces[piece].name if 0 <= piece < len(content.pieces) else ""
+    name = context.contents[unit].name_of(piece)
     return context.relocation.place(Symbol(unit, name)).unit
 
 
 def _holder(context: Context, unit: str, piece: int) -> Package:
     """Return the package that a place in a unit will be in."""
-    content = context.contents[unit]
-    name = content.pieces[piece].name if 0 <= piece < len(content.pieces) else ""
+    name = context.contents[unit].name_of(piece)
     return context.packages.package_after(Symbol(unit, name))
 
 

@@ -36,7 +36,7 @@ KEYWORDS = frozenset(
 COLON = re.compile(rb"\s*:(?!=)")
 FIELD = re.compile(rb"\s*(\w+)(?:, \w+)*[ \t]+(?:[*\[\w(]|<-chan)")
 METHOD = re.compile(rb"func \([^()]*\) \Z")
-LITERAL = re.compile(rb"(?:\]|\bmap\[[^\n]*|\])\s*[*\[\]\w.]*\s*\Z")
+LITERAL = re.compile(rb"(?:\]|\bmap\[[^\n]*)\s*[*\[\]\w.]*\s*\Z")
 BRACKETS = re.compile(rb"[{}()\[\]]|\besac\b")
 LONGEST = 120
 
@@ -79,13 +79,11 @@ class _Finder:
         first: dict[bytes, int] = {}
         for text, at in self.find_places():
             head, dot, last = text.partition(b".")
-            if head in KEYWORDS:
+            if head in KEYWORDS or head in self.own or head in self.defined:
                 continue
-            local = head in self.own or head in self.defined
-            if dot and not local:
+            if dot:
                 keep_first(first, head + b"." + last.lstrip(b"\0"), at)
-            if not local:
-                self.add_plain(first, head, at)
+            self.add_plain(first, head, at)
         for name, at in self.find_types():
             keep_first(first, name, at)
         for name, at in self.find_beside_locals():

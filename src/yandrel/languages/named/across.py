@@ -35,23 +35,29 @@ class Reach(Protocol):
 def find_uses_across(
     dialect: Dialect, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
 ) -> Iterator[UseAcross]:
-    """Yield the uses of types in code where who uses them or what is used moves."""
+    """Yield the uses in code where who uses them or what is used moves."""
+    moved = {*relocation.units, *(symbol.unit for symbol in relocation.definitions)}
+    for user, place, start in find_meant(dialect, renaming, contents, ("code", "attribute")):
+        if {user.unit, place.unit} & moved:
+            new_user, new_used = relocation.place(user).unit, relocation.place(place).unit
+            yield UseAcross(user.unit, new_user, place, new_used, contents[user.unit].line_of(start))
+
+
+def find_meant(
+    dialect: Dialect, renaming: Renaming, contents: Mapping[str, Content], kinds: tuple[str, ...]
+) -> Iterator[tuple[Symbol, Symbol, int]]:
+    """Yield the uses of some kinds that mean something of ours: who uses, what is used, the place."""
     from yandrel.languages.named.rewrite import old_scope
 
     before = Before(renaming)
-    moved = {*relocation.units, *(symbol.unit for symbol in relocation.definitions)}
     for unit, content in contents.items():
         scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
         for use in content.uses:
-            if use.kind not in ("code", "attribute"):
-                continue
-            meant = dialect.meaning(scopes[use.block], use, before)
-            place = renaming.table.find(meant, "type") if meant else None
-            if place is None or not ({unit, place.unit} & moved):
-                continue
-            user = relocation.place(Symbol(unit, content.holder_at(use.start))).unit
-            used = relocation.place(place).unit
-            yield UseAcross(unit, user, place, used, content.line_of(use.start))
+            meant = dialect.meaning(scopes[use.block], use, before) if use.kind in kinds else None
+            place = renaming.table.find(meant, use.space) if meant else None
+            if place is not None:
+                user = Symbol(unit, content.holder_at(use.start))
+                yield user, place, use.start
 
 
 def refuse_unseen(

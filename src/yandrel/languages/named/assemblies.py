@@ -3,9 +3,9 @@
 from collections.abc import Callable, Mapping
 from dataclasses import replace
 
+from yandrel.languages.named.across import find_meant
 from yandrel.languages.named.content import Content
-from yandrel.languages.named.dialect import Before, Dialect
-from yandrel.languages.named.rewrite import old_scope
+from yandrel.languages.named.dialect import Dialect
 from yandrel.languages.named.table import Renaming
 from yandrel.model.changes import Refusal, Relocation
 from yandrel.model.facts import Definition, Facts
@@ -28,24 +28,15 @@ def refuse_crossings(
     ):
         return []
     out = []
-    before = Before(renaming)
-    for unit, content in contents.items():
-        scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
-        for use in content.uses:
-            if use.kind not in ("code", "member"):
-                continue
-            meant = dialect.meaning(scopes[use.block], use, before)
-            place = renaming.table.find(meant, use.space) if meant else None
-            definition = find_definition(dialect, place) if place is not None else None
-            if place is None or definition is None or HELD_BACK not in definition.marks:
-                continue
-            user = Symbol(unit, content.holder_at(use.start))
-            here, there = (_part_after(relocation, symbol, part_of) for symbol in (user, place))
-            if part_of(unit) == part_of(place.unit) and here != there:
-                why = f"{place.name} is internal, and would be used from another part of the application"
-                out.append(
-                    Refusal(unit, content.line_of(use.start), why, "make it public first, or move both")
-                )
+    for user, place, start in find_meant(dialect, renaming, contents, ("code", "member")):
+        definition = find_definition(dialect, place)
+        if definition is None or HELD_BACK not in definition.marks:
+            continue
+        here, there = (_part_after(relocation, symbol, part_of) for symbol in (user, place))
+        if part_of(user.unit) == part_of(place.unit) and here != there:
+            why = f"{place.name} is internal, and would be used from another part of the application"
+            line = contents[user.unit].line_of(start)
+            out.append(Refusal(user.unit, line, why, "make it public first, or move both"))
     return out
 
 
