@@ -8,7 +8,8 @@ class Hint(Struct, frozen=True):
 
     `kind` is where to look: "type" (a definition's name), "base", "mark", "value" (what a constant
     is made by), "call" (what is called on loading), "file" (the file's name), "folder" (a folder's
-    name), "import" (an outside package). `pattern` is a glob over that text, `weight` how much it says.
+    name), "parent" (the name of the file's own folder), "import" (an outside package). `pattern` is a
+    glob over that text, `weight` how much it says.
     """
 
     role: str

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from yandrel.model.words import pascal, plural, singular, words_of
+from yandrel.model.words import pascal, plural, singular, with_article, words_of
 
 FIELD_TYPES = ("text", "integer", "float", "decimal", "boolean", "date", "datetime")
 
@@ -42,8 +42,7 @@ class Concept:
 
     @property
     def with_article(self) -> str:
-        text = " ".join(words_of(self.one))
-        return ("an " if text[:1] in "aeiou" and not text.startswith("uni") else "a ") + text
+        return with_article(" ".join(words_of(self.one)))
 
 
 @dataclass(frozen=True)

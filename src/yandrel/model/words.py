@@ -48,6 +48,11 @@ def kebab(name: str) -> str:
     return "-".join(words_of(name))
 
 
+def with_article(text: str) -> str:
+    """Return a word with "a" or "an" before it."""
+    return ("an " if text[:1] in "aeiou" and not text.startswith(("uni", "use")) else "a ") + text
+
+
 def flat(name: str) -> str:
     return "".join(words_of(name))
 

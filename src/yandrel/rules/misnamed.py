@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator
 
 from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.results import Finding
-from yandrel.model.words import words_of
+from yandrel.model.words import with_article, words_of
 from yandrel.rules.protocol import Context
 
 
@@ -46,7 +46,7 @@ class Misnamed:
                 self.name,
                 unit,
                 0,
-                f"is no name for a {reading.role}",
+                f"is no name for {with_article(reading.role)}",
                 target=reading.role,
                 law=f'{reading.role} = "{near[0].text}"',
                 mend=mend,
@@ -72,7 +72,7 @@ class Misnamed:
                     self.name,
                     unit,
                     definition.line,
-                    f"{definition.name} is no name for a {role}",
+                    f"{definition.name} is no name for {with_article(role)}",
                     target=definition.name,
                     law=f'[shape.{role}] type = "{shape.type}"',
                     mend=mend,

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 
 from yandrel.model.results import Finding
+from yandrel.model.words import with_article
 from yandrel.rules.protocol import Context
 
 
@@ -41,8 +42,8 @@ class Misplaced:
                 self.name,
                 unit,
                 line,
-                f"is a {evident}{said}, but stands "
-                + (f"where a {place} lives" if place else "in no home of one"),
+                f"is {with_article(evident)}{said}, but stands "
+                + (f"where {with_article(place)} lives" if place else "in no home of one"),
                 target=evident,
                 law=f"{evident} = {_homes(context, evident)}",
                 mend=f"`yandrel move {unit}`" + (f" takes it to {home}" if home else ""),

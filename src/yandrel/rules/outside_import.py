@@ -4,6 +4,7 @@ from collections.abc import Iterable
 
 from yandrel.model.graph import State
 from yandrel.model.results import Finding
+from yandrel.model.words import with_article
 from yandrel.rules.protocol import Context
 
 
@@ -47,7 +48,7 @@ class OutsideImport:
                     self.name,
                     unit,
                     edge.line,
-                    f"a {role} imports {edge.name}",
+                    f"{with_article(role)} imports {edge.name}",
                     target=edge.name,
                     law=f"[outside] {role} = {list(allowed)}",
                     mend="let an outer layer do it, and pass in what is needed",

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 
 from yandrel.model.results import Finding
+from yandrel.model.words import with_article
 from yandrel.rules.protocol import Context
 
 
@@ -39,10 +40,11 @@ class WrongKind:
                     self.name,
                     unit,
                     definition.line,
-                    f"{definition.name} is a {definition.kind}, a {role} is a {shape.kind}",
+                    f"{definition.name} is {with_article(definition.kind)}, {with_article(role)} is "
+                    + with_article(shape.kind),
                     target=definition.name,
                     law=f'[shape.{role}] kind = "{shape.kind}"',
-                    mend=f"make it a {shape.kind}, or `yandrel move {unit}:{definition.name}` "
+                    mend=f"make it {with_article(shape.kind)}, or `yandrel move {unit}:{definition.name}` "
                     "to where it belongs",
                     group=f"{role}: {definition.kind}",
                 )

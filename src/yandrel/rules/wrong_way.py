@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from yandrel.model.facts import When
 from yandrel.model.graph import Edge
 from yandrel.model.results import Finding
+from yandrel.model.words import with_article
 from yandrel.rules.protocol import Context, spell_edge
 
 COMPOSERS = ("entry", "test", "migration")
@@ -45,16 +46,12 @@ class WrongWay:
                 self.name,
                 unit,
                 edge.line,
-                f"{_a(source)} imports {_a(target)}{types}",
+                f"{with_article(source)} imports {with_article(target)}{types}",
                 target=spell_edge(edge),
                 law=arrows.line_for(source),
                 mend=_mend(context, unit, edge, source, target),
                 group=f"{source} -> {target}",
             )
-
-
-def _a(role: str) -> str:
-    return f"an {role}" if role[:1] in "aeiou" else f"a {role}"
 
 
 def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> str:
@@ -63,7 +60,7 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
     between = [
         role
         for role in context.layout.roles
-        if role not in (source, target) and role in arrows.guarded
+        if role not in (source, target, *COMPOSERS) and role in arrows.guarded
         and arrows.allows(source, role) and arrows.allows(role, target)
     ]  # fmt: skip
     for role in between:
@@ -72,19 +69,19 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
                 if picture.domain(other):
                     return f"go through {other}"
     if between:
-        return f"go through {_a(between[0])}"
+        return f"go through {with_article(between[0])}"
     if _reverse(context, source, target) and edge.name:
         if dict(picture.readings[edge.unit].definition_roles).get(edge.name) == target:
-            return f"move what it needs of {edge.name} to {unit}, or let {_a(target)} hand it over"
-        return f"`yandrel move {spell_edge(edge)} {unit}`, where {_a(target)} may import it"
+            return f"move what it needs of {edge.name} to {unit}, or let {with_article(target)} hand it over"
+        return f"`yandrel move {spell_edge(edge)} {unit}`, where {with_article(target)} may import it"
     for role in context.layout.roles:
         if role not in arrows.guarded or role in (source, target, *COMPOSERS):
             continue
         if arrows.allows(role, target) and arrows.allows(role, source):
-            return f"let {_a(role)} call both, and hand the result over"
+            return f"let {with_article(role)} call both, and hand the result over"
     home = context.pattern_of(source)
     place = f" ({home.fixed_start})" if home is not None and home.fixed_start else ""
-    return f"move what both need to where {_a(source)} may look{place}"
+    return f"move what both need to where {with_article(source)} may look{place}"
 
 
 def _reverse(context: Context, source: str, target: str) -> bool:

@@ -1,16 +1,23 @@
 """The yandrel.toml that describes an application as it is, with figures beside each line."""
 
+import re
 from collections import Counter
-from dataclasses import dataclass, field
 
 from yandrel.errors import ConfigError
 from yandrel.layout.config import SHARED, Layout, parse_layout
-from yandrel.layout.patterns import compile_pattern
 from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.graph import State
-from yandrel.model.words import camel, kebab, pascal, singular, snake, words_of
+from yandrel.model.words import snake
 from yandrel.survey.domains import ROLE_WORDS
-from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture, RoleReader, take_picture
+from yandrel.survey.found_homes import (
+    PER_ROLE,
+    RoleHomes,
+    beside_its_unit,
+    find_homes,
+    folder_of,
+    with_fillable,
+)
+from yandrel.survey.picture import Picture, RoleReader, take_picture
 
 ORDER = [
     "entry",
@@ -37,218 +44,54 @@ ORDER = [
 MOST = 0.8
 FEW_CROSSINGS = 0.05
 FREE_ROLES = ("entry", "test", "migration")
-PER_ROLE = 6
-PLAIN_TOPS = frozenset({"src", "lib", "app", "main", "source", "server", "api", "backend"})
-
-
-@dataclass
-class RoleHomes:
-    """The home patterns of one role, each with how many units fit it, and a typical unit."""
-
-    role: str
-    homes: list[tuple[str, int]] = field(default_factory=list)
-    example: str = ""
+FEW_ROOTS = 6
+FEW_UNPLACED = 10
+MANY_UNPLACED = 0.1
+PLAIN_TOPS = frozenset([
+    "src", "lib", "libs", "libraries", "app", "apps", "main", "source", "sources", "server", "api", "backend",
+    "pkg", "internal", "cmd", "include", "classes", "packages", "modules", "web", "public", "core", "plugins",
+    "projects",
+])  # fmt: skip
+VERSION = re.compile(r"[-_~]*v?\d+(\.\d+)+.*$")
 
 
 def write_adoption(picture: Picture) -> str:
     """Return the text of a yandrel.toml for an application without one."""
-    homes = find_homes(picture)
+    homes = sorted(find_homes(picture), key=lambda home: _order(home.role))
     head = _head(picture)
     layout = _settle_ties(picture, homes, head)
+    if _reclaim(picture, homes, layout):
+        layout = _settle_ties(picture, homes, head)
     described = take_picture(picture.index, layout)
-    return (
-        "\n".join(
-            [
-                head,
-                _roles_text(homes, described),
-                _imports_text(described),
-                _domains_text(described),
-                _shapes_text(described),
-                _limits_text(described),
-            ]
-        ).rstrip("\n")
-        + "\n"
-    )
-
-
-# -- homes ---------------------------------------------------------------------------------
-
-
-def find_homes(picture: Picture) -> list[RoleHomes]:
-    """Return the home patterns that the units of each role suggest, the best fitting first."""
-    by_role: dict[str, list[str]] = {}
-    for unit, reading in picture.readings.items():
-        uncounted = reading.role in OUTSIDE_THE_COUNT
-        if not reading.role or not (picture.is_counted(unit) or uncounted):
-            continue
-        if picture.index.language(unit).is_package_marker(unit) and uncounted:
-            continue
-        by_role.setdefault(reading.role, []).append(unit)
-    owners = _folder_owners(picture, by_role)
-    found = []
-    for role in sorted(by_role, key=_order):
-        units = by_role[role]
-        own = [
-            u for u in units if owners.get(_folder(u), role) == role or not _strays(u, role, units, owners)
-        ]
-        patterns: Counter[str] = Counter(
-            generalise(picture, unit, role, owners.get(_folder(unit)) == role) for unit in own
-        )
-        found.append(RoleHomes(role, _choose(patterns, own, role, owners), _typical(role, own or units)))
-    return found
-
-
-def _typical(role: str, units: list[str]) -> str:
-    """Return a unit whose name is like most others of its role."""
-    if role == "test":
-        named = [u for u in units if _test_stem(u.rpartition("/")[2].rpartition(".")[0]).find("{") >= 0]
-        return (named or units)[0]
-    return units[0]
+    sections = [
+        head,
+        _roles_text(homes, described),
+        _imports_text(described),
+        _domains_text(described),
+        _shapes_text(described),
+        _limits_text(described),
+        _off_text(described),
+    ]
+    return "\n".join(section.rstrip("\n") + "\n" for section in sections if section)
 
 
 def _order(role: str) -> tuple[int, str]:
     return (ORDER.index(role) if role in ORDER else len(ORDER), role)
 
 
-def _folder(unit: str) -> str:
-    return unit.rpartition("/")[0]
-
-
-def _folder_owners(picture: Picture, by_role: dict[str, list[str]]) -> dict[str, str]:
-    """Return the role that most units of a folder have, where one clearly does."""
-    counts: dict[str, Counter[str]] = {}
-    for role, units in by_role.items():
-        for unit in units:
-            counts.setdefault(_folder(unit), Counter())[role] += 1
-    owners = {}
-    for folder, roles in counts.items():
-        role, most = roles.most_common(1)[0]
-        if most >= 3 and most >= MOST * sum(roles.values()):
-            owners[folder] = role
-    return owners
-
-
-def _strays(unit: str, role: str, units: list[str], owners: dict[str, str]) -> bool:
-    """A unit in another role's folder is astray where its own role has a folder elsewhere."""
-    return owners.get(_folder(unit), role) != role and any(
-        owners.get(_folder(other), role) == role for other in units if other != unit
-    )
-
-
-def generalise(picture: Picture, unit: str, role: str, owned: bool) -> str:
-    """Return the pattern that a path is an instance of; `owned` says the folder is its role's."""
-    folder, _, name = unit.rpartition("/")
-    stem, dot, suffix = name.rpartition(".")
-    domain = picture.domain(unit)
-    single = singular(domain) if domain and domain != SHARED else ""
-    segments: list[str] = []
-    for segment in folder.split("/") if folder else []:
-        same = single and singular(segment) == single and segment.lower() not in ROLE_WORDS
-        seen = any(segment.startswith("{") for segment in segments)
-        segments.append(placeholder_of("domain", _style_of(segment)) if same and not seen else segment)
-    if role == "test":
-        return _test_pattern(unit, segments, stem, dot + suffix)
-    if role == "migration" and segments and segments[-1] in ("migrations", "versions"):
-        return "/".join([*segments, "**"])
-    return "/".join([*segments, _stem_pattern(stem, role, segments, owned) + dot + suffix])
-
-
-def _stem_pattern(stem: str, role: str, segments: list[str], owned: bool) -> str:
-    own, dot, ending = stem.partition(".")
-    if dot:
-        told = all(word in ROLE_WORDS or singular(word) == role for word in ending.split("."))
-        styled = _style_of(own)
-        return f"{placeholder_of('name', styled)}.{ending}" if told and styled else stem
-    words = list(words_of(stem))
-    style = _style_of(stem)
-    if stem.startswith("__") or not words or not style:
-        return stem
-    tail = words[-1]
-    if len(words) > 1 and (tail in ROLE_WORDS or singular(tail) == role):
-        return placeholder_of("name", style) + {"snake": "_" + tail, "kebab": "-" + tail}.get(
-            style, tail.capitalize()
-        )
-    if all(word in ROLE_WORDS for word in words) or (not segments and len(words) == 1):
-        return stem
-    told = bool(segments) and (segments[-1].lower() in ROLE_WORDS or singular(segments[-1]) == role)
-    return placeholder_of("name", style) if told or owned else stem
-
-
-def _style_of(stem: str) -> str:
-    """Return the case form that a name is written in, or nothing where it is in none."""
-    if not stem.isascii() or not words_of(stem):
-        return ""
-    for style, form in (("snake", snake), ("kebab", kebab), ("pascal", pascal), ("camel", camel)):
-        if form(stem) == stem:
-            return style
-    if stem[0].isupper() and stem.isalnum():
-        return "pascal"
-    return "camel" if stem[0].islower() and stem.isalnum() else ""
-
-
-def placeholder_of(name: str, style: str) -> str:
-    """Return the placeholder that stands for a name in a case form."""
-    if style == "pascal":
-        return "{" + name.capitalize() + "}"
-    return "{" + name + "}" if style == "snake" else "{" + name + ":" + style + "}"
-
-
-def _test_pattern(unit: str, segments: list[str], stem: str, end: str) -> str:
-    for position, segment in enumerate(segments):
-        if segment.lower() in ("tests", "test", "__tests__", "spec"):
-            return "/".join([*segments[: position + 1], "**"])
-    return "/".join([*segments, _test_stem(stem) + end])
-
-
-def _test_stem(stem: str) -> str:
-    """Return the pattern of a test's name, which says what it tests."""
-    if stem.startswith("test_"):
-        return "test_{unit}"
-    for tail in ("_test", "Test", "Tests", "Spec", ".test", ".spec"):
-        if stem.endswith(tail) and len(stem) > len(tail):
-            return "{unit}" + tail
-    return stem
-
-
-def _fillable(home: RoleHomes) -> str:
-    """Return a pattern for new units of a role whose patterns have wildcards, after one that is there."""
-    base = home.homes[0][0].partition("*")[0]
-    name = home.example.rpartition("/")[2]
-    stem, dot, suffix = name.rpartition(".")
-    if home.role == "test":
-        pattern = _test_stem(stem)
-        known = placeholder_of(
-            "name", _style_of(stem.removesuffix(pattern.removeprefix("{unit}"))) or "snake"
-        )
-        return base + ("test_{name}" if pattern == stem else pattern.replace("{unit}", known)) + dot + suffix
-    return base + placeholder_of("name", _style_of(stem) or "snake") + dot + suffix
-
-
-def _choose(
-    patterns: Counter[str], units: list[str], role: str, owners: dict[str, str]
-) -> list[tuple[str, int]]:
-    """Keep the patterns that say most; what is left over is covered by its folders."""
-    ranked = sorted(patterns.items(), key=lambda item: (-item[1], item[0]))
-    kept: list[tuple[str, int]] = []
-    for pattern, count in [*(r for r in ranked if r[1] > 1), *(r for r in ranked if r[1] == 1)]:
-        if len(kept) < PER_ROLE and not _covered(pattern, kept, units):
-            kept.append((pattern, count))
-    compiled = [compile_pattern(p) for p, _ in kept]
-    rest = [u for u in units if not any(p.match(u) is not None for p in compiled)]
-    folders: Counter[str] = Counter(_folder(u) for u in rest if owners.get(_folder(u)) == role)
-    kept += [(f"{folder}/**", count) for folder, count in sorted(folders.items())]
-    kept.sort(key=lambda item: ("*" in item[0], -item[1], item[0]))
-    return kept
-
-
-def _covered(pattern: str, kept: list[tuple[str, int]], units: list[str]) -> bool:
-    own = compile_pattern(pattern)
-    others = [compile_pattern(text) for text, _ in kept]
-    return all(
-        any(other.match(unit) is not None for other in others)
-        for unit in units
-        if own.match(unit) is not None
-    )
+def _reclaim(picture: Picture, homes: list[RoleHomes], layout: Layout) -> bool:
+    """Give units that another role's pattern fits better a more specific one; say whether there were any."""
+    reader = RoleReader(layout, picture.index.languages)
+    found = False
+    for home in homes:
+        lost = [u for u in home.units if home.homes and reader.place_of(u)[0] not in ("", home.role)]
+        if home.role == "test":
+            more = sorted({beside_its_unit(unit) for unit in lost})
+        else:
+            more = sorted(lost) if len(lost) <= PER_ROLE else []
+        home.homes += [pattern for pattern in more if pattern not in home.homes]
+        found = found or bool(more)
+    return found
 
 
 def _settle_ties(picture: Picture, homes: list[RoleHomes], head: str) -> Layout:
@@ -269,9 +112,9 @@ def _settle_ties(picture: Picture, homes: list[RoleHomes], head: str) -> Layout:
 def _yield_pattern(homes: list[RoleHomes], error: ConfigError) -> None:
     words = error.what.split("'")
     texts = {words[1], words[3]}
-    rivals = [h for h in homes if any(p in texts for p, _ in h.homes)]
-    loser = min(rivals, key=lambda h: (sum(n for p, n in h.homes if p in texts), h.role))
-    loser.homes = [(p, n) for p, n in loser.homes if p not in texts]
+    rivals = [h for h in homes if any(p in texts for p in h.homes)]
+    loser = min(rivals, key=lambda h: (len(h.units), h.role))
+    loser.homes = [p for p in loser.homes if p not in texts]
 
 
 # -- texts ---------------------------------------------------------------------------------
@@ -282,22 +125,14 @@ def quoted(text: str) -> str:
 
 
 def _head(picture: Picture) -> str:
-    index = picture.index
-    counted = picture.counted()
-    tops = Counter(u.split("/")[0] for u in counted if "/" in u)
-    top, most = tops.most_common(1)[0] if tops else ("", 0)
-    telling = most * 2 > len(counted) and top.lower() not in PLAIN_TOPS
-    named = top.capitalize() if telling else index.root.name.replace("-", " ").capitalize()
-    roots = sorted(
-        {r.path.rstrip("/") for p in index.projects.values() for r in p.roots if r.path and not r.local}
-    )
+    roots = _roots(picture)
     lines = [
         "# How this application is arranged, written down by `yandrel adopt` from what is there.",
         "# The figures tell how much of it fits; edit the lines into what you want, then run",
         "# `yandrel check`.",
         "",
         "[app]",
-        f"name = {quoted(named)}",
+        f"name = {quoted(_name(picture))}",
     ]
     if roots:
         lines.append(f"source = [{', '.join(quoted(r) for r in roots)}]")
@@ -308,6 +143,26 @@ def _head(picture: Picture) -> str:
         ) else [f"{m}/**" for m in migrations]  # fmt: skip
         lines.append(f"fixed = [{', '.join(quoted(m) for m in shown)}]  # edited, never moved")
     return "\n".join(lines) + "\n"
+
+
+def _name(picture: Picture) -> str:
+    """Return what to call the application: by the one folder that holds it all, or by its root."""
+    counted = picture.counted()
+    tops = Counter(u.split("/")[0] for u in counted if "/" in u)
+    top, most = tops.most_common(1)[0] if tops else ("", 0)
+    if most >= MOST * len(counted) and top.lower() not in PLAIN_TOPS | ROLE_WORDS:
+        return top[:1].upper() + top[1:]
+    own = VERSION.sub("", picture.index.root.name).replace("-", " ").strip() or picture.index.root.name
+    return own[:1].upper() + own[1:]
+
+
+def _roots(picture: Picture) -> list[str]:
+    """Return the source roots that are worth writing down: those that no project file maps to names."""
+    roots = {r for p in picture.index.projects.values() for r in p.roots if not r.local}
+    held = {r for r in roots if any(unit.startswith(r.path) for unit in picture.readings)}
+    if len(held) > FEW_ROOTS or any(root.namespace or not root.path for root in held):
+        return []
+    return sorted(root.path.rstrip("/") for root in held)
 
 
 def _migration_folder(unit: str) -> str:
@@ -321,12 +176,9 @@ def _migration_folder(unit: str) -> str:
 def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
     lines = ["[roles]  # what a unit does = where such units live; new ones go to the first"]
     for home in homes:
-        fillable = [p for p, _ in home.homes if compile_pattern(p).is_fillable()]
-        if not home.homes:
+        patterns = with_fillable(home)
+        if not patterns:
             continue
-        if not fillable:
-            home.homes.insert(0, (_fillable(home), 0))
-        patterns = [p for p, _ in home.homes]
         note = ""
         if described is not None:
             fits = sum(described.readings[u].place == home.role for u in described.readings)
@@ -535,8 +387,18 @@ def _shapes_text(picture: Picture) -> str:
     return "\n".join(out)
 
 
+def _off_text(picture: Picture) -> str:
+    """Turn off the rule that would tell of most of an application whose roles its names do not tell."""
+    counted = picture.counted()
+    bare = sum(not picture.role(unit) and not picture.readings[unit].place for unit in counted)
+    if bare < FEW_UNPLACED or bare < MANY_UNPLACED * len(counted):
+        return ""
+    why = f"{bare} of {len(counted)} units have no role that could be told; give their folders homes first"
+    return f"[off]\nunplaced = {quoted(why)}\n"
+
+
 def _limits_text(picture: Picture) -> str:
-    folders = Counter(_folder(u) for u in picture.counted())
+    folders = Counter(folder_of(u) for u in picture.counted())
     if not folders:
         return ""
     folder, most = folders.most_common(1)[0]

@@ -7,7 +7,7 @@ from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.words import plural, singular, words_of
-from yandrel.survey.roles import Reading
+from yandrel.survey.roles import STANDS_IN, Reading
 
 SHARED_WORDS = frozenset(
     ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
@@ -261,8 +261,11 @@ class DomainReader:
         """Return the singular names in a path that may be concepts, outermost first."""
         out: list[str] = []
         segments = self._telling_parts(unit)
+        told = told_by_folders(self.readings[unit])
         for position, segment in enumerate(segments):
             last = position == len(segments) - 1
+            if not last and segment in told:
+                continue
             text = segment.rpartition(".")[0] if last else segment
             rest = concept_words(text)
             if not rest or (position == 0 and not last):
@@ -327,6 +330,15 @@ class DomainReader:
         if not self.segments.isdisjoint(known):
             return known.most_common(1)[0][0]
         return many
+
+
+def told_by_folders(reading: Reading) -> set[str]:
+    """Return the folders of a unit that say its role: what says a role says no concept."""
+    return {
+        evidence.text.removeprefix(STANDS_IN).rstrip("/")
+        for evidence in reading.evidence
+        if evidence.text.startswith(STANDS_IN)
+    }
 
 
 def concept_words(text: str) -> list[str]:

@@ -22,6 +22,7 @@ MANY_IN_A_FOLDER = 30
 MANY_ROLES = 3
 WIDE_SPREAD = 4.0
 SEVERAL_CONCEPTS = 4
+LONG_FILE = 100
 MANY_UNITS = 30
 ROUTE_MARKS = (".route", ".get", ".post", ".put", ".delete", ".patch", ".websocket", ".api_route")
 HOOKS = frozenset(
@@ -231,7 +232,10 @@ def _advice(
         return ["Nothing to survey: name the application's folder with --root."]
     if arrangement.name == "one file":
         largest = max(picture.counted(), key=lambda unit: picture.index.facts[unit].lines)
-        out.append(f"One file does most of the work: `yandrel split {largest}` shows how to take it apart.")
+        if picture.index.facts[largest].lines >= LONG_FILE:
+            out.append(
+                f"One file does most of the work: `yandrel split {largest}` shows how to take it apart."
+            )
     elif arrangement.name == "role-first" and concepts >= SEVERAL_CONCEPTS and mean >= WIDE_SPREAD:
         scale = "" if counted >= MANY_UNITS else "; at this size that is still bearable"
         out.append(

@@ -17,6 +17,10 @@ TELLING = 4
 CERTAIN = 5
 NAMED_BY_SHAPE = 6
 RARE = 5
+STANDS_IN = "stands in "
+WHOLE_TREES = frozenset({"test", "migration"})
+FURTHER_OUT = 2
+"""How much less a folder says where a folder inside it says something too."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,13 +72,13 @@ class RoleReader:
             for hint in table.match("call", call):
                 found.append(Evidence(hint.role, f"calls {call}", hint.weight))
         place, home, values = self.place_of(unit)
-        evident = self.evident_role(found)
         spots = self.spots(unit, table, name)
         blocks = sum(d.kind != "constant" for d in facts.definitions)
         held = Counter(role for _, role in by_definition)
         rare = {role for role, count in held.items() if count * RARE < blocks}
         rare |= {"error"} if held["error"] * 2 < blocks else set()
         weighed = [e for e in found if e.role not in rare or e.text.startswith(("makes", "calls"))]
+        evident = self.evident_role(weighed)
         role = self.verdict(unit, weighed, spots, place, marker and not facts.definitions)
         return Reading(unit, role, evident, place, home, values, tuple(found + spots), tuple(by_definition))
 
@@ -118,9 +122,13 @@ class RoleReader:
         folder, _, name = unit.rpartition("/")
         for hint in table.match("file", name):
             out.append(Evidence(hint.role, f"the file is called {name}", hint.weight))
-        for segment in dict.fromkeys(reversed(folder.split("/"))):
-            for hint in table.match("folder", segment):
-                out.append(Evidence(hint.role, f"stands in {segment}/", hint.weight))
+        segments = list(dict.fromkeys(reversed(folder.split("/"))))
+        hints = [*((segments[0], h) for h in table.match("parent", segments[0]))]
+        hints += [(segment, hint) for segment in segments for hint in table.match("folder", segment)]
+        for segment, hint in hints:
+            near = segment == hints[0][0] or hint.role in WHOLE_TREES
+            weight = hint.weight if near else max(hint.weight - FURTHER_OUT, 1)
+            out.append(Evidence(hint.role, f"{STANDS_IN}{segment}/", weight))
         return out
 
     def verdict(

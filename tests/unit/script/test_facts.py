@@ -71,3 +71,10 @@ def test_typed_javascript_is_read_as_what_it_is() -> None:
 
 def test_a_broken_file_says_where() -> None:
     assert read_facts(b"const = ;\n", "a.js").problems[0].line == 1
+
+
+def test_modules_that_a_bundler_wrapped_lead_elsewhere() -> None:
+    bundle = "({1: [function (require, module, exports) {\n  var theme = require('./theme');\n}, {}]});\n"
+    assert imports(bundle, "a.js") == []
+    loader = "define(function (require) {\n  const theme = require('./theme');\n});\n"
+    assert [module for module, _, _ in imports(loader, "a.js")] == ["./theme"]

@@ -11,7 +11,6 @@ from yandrel.languages.go.view import (
     TEST,
     GoView,
     declared_name,
-    expected_name,
     folder_of,
     is_outside_test,
 )
@@ -111,8 +110,7 @@ class Packages:
 
     def conventional(self, folder: str) -> str:
         """Return the name that a folder asks for."""
-        path = self.view.import_path(folder) or folder.rstrip("/")
-        return expected_name(path)
+        return self.view.expected_name(folder)
 
     def _fallback(self, folder: str) -> str:
         path = self.view.import_path(folder) or folder.rstrip("/")

@@ -8,7 +8,7 @@ def _hints(role: str, kind: str, weight: int, patterns: str) -> tuple[Hint, ...]
 
 
 HINTS: tuple[Hint, ...] = (
-    *_hints("test", "file", 10, "*_test.go"),
+    *_hints("test", "file", 20, "*_test.go"),
     *_hints("test", "folder", 8, "test tests testdata testutil"),
     *_hints("entry", "file", 7, "main.go"),
     *_hints("entry", "folder", 4, "cmd"),
@@ -18,7 +18,8 @@ HINTS: tuple[Hint, ...] = (
     *_hints("route", "folder", 5, "routes router routing"),
     *_hints("route", "type", 5, "?*Router ?*Routes"),
     *_hints("controller", "file", 6, "handler.go handlers.go controller.go *_handler.go *_controller.go"),
-    *_hints("controller", "folder", 5, "handlers handler controllers controller transport web api rest"),
+    *_hints("controller", "folder", 5, "handlers handler controllers controller"),
+    *_hints("controller", "parent", 4, "web api rest"),
     *_hints("controller", "type", 5, "?*Handler ?*Controller"),
     *_hints("service", "file", 6, "service.go services.go *_service.go usecase.go *_usecase.go"),
     *_hints("service", "folder", 5, "services service usecase usecases application"),
@@ -46,7 +47,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("validator", "folder", 5, "validators validator validation"),
     *_hints("validator", "type", 5, "?*Validator"),
     *_hints("helper", "file", 5, "util.go utils.go helpers.go helper.go *_utils.go"),
-    *_hints("helper", "folder", 4, "util utils helper helpers pkg"),
+    *_hints("helper", "folder", 4, "util utils helper helpers"),
     *_hints("error", "file", 6, "errors.go error.go *_errors.go"),
     *_hints("error", "folder", 5, "errors apperrors"),
     *_hints("error", "type", 4, "?*Error"),

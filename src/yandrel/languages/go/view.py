@@ -177,10 +177,19 @@ class GoView(UnloadedGraph):
         for units in self.members.values():
             unit = units[0]
             name = declared_name(self.units.facts[unit]).removesuffix(TEST)
-            expected = expected_name(self.import_path(folder_of(unit)) or folder_of(unit).rstrip("/"))
-            if name and expected and name not in (MAIN, expected):
+            folder = folder_of(unit)
+            expected = self.expected_name(folder)
+            allowed = (MAIN, expected, expected_name(self.import_path(folder) or folder.rstrip("/")))
+            if name and expected and name not in allowed:
                 out[unit] = (name, expected)
         return out
+
+    def expected_name(self, folder: str) -> str:
+        """Return the package name that a folder asks for: its own, also where that is a version of an API."""
+        last = folder.rstrip("/").rpartition("/")[2]
+        if VERSION.match(last) and all(folder != root.path for root in self.project.roots):
+            return last
+        return expected_name(self.import_path(folder) or folder.rstrip("/"))
 
     def is_standard(self, package: str) -> bool:
         return "." not in package.partition("/")[0]

@@ -29,7 +29,8 @@ HINTS: tuple[Hint, ...] = (
     *_hints(
         "controller", "file", 6, "*Controller.java *Resource.java *Servlet.java *Endpoint.java *Handler.java"
     ),
-    *_hints("controller", "folder", 5, "controller controllers web rest servlet servlets handler handlers"),
+    *_hints("controller", "folder", 5, "controller controllers servlet servlets handler handlers"),
+    *_hints("controller", "parent", 4, "web rest"),
     *_hints("controller", "type", 5, "?*Controller ?*Servlet ?*Endpoint"),
     *_hints("controller", "base", 5, "*Controller HttpServlet HttpHandler"),
     *_hints("service", "mark", 7, "Service Stateless"),

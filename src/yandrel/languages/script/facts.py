@@ -28,6 +28,7 @@ BODIES = frozenset(
         "type_alias_declaration", "type_annotation", "comment", "string", "import_statement",
     }
 )  # fmt: skip
+LOADERS = frozenset({"define", "require", "requirejs"})
 SPACE_OF = {b"import": "dynamic", b"require": "require"}
 WHOLE = "="
 TRIPLE = re.compile(rb"^[ \t]*///\s*<reference\s+path\s*=\s*(['\"])([^'\"]+)['\"]", re.MULTILINE)
@@ -399,6 +400,8 @@ class _Reader:
                 continue
             function = text_of(call.child_by_field_name("function"))
             space = {"import": "dynamic", "require": "require"}.get(function, "path")
+            if space == "require" and _is_handed_require(call):
+                continue
             top = _is_top_level(call)
             names = (ImportedName(WHOLE, "", call.start_byte, call.end_byte),)
             when = When.LOAD if top and space == "require" else When.CALL
@@ -429,6 +432,25 @@ def _is_top_level(node: Node) -> bool:
             return False
         current = current.parent
     return True
+
+
+def _is_handed_require(call: Node) -> bool:
+    """Whether a call's `require` is a parameter: bundlers wrap modules so, and their paths lead elsewhere."""
+    current: Node | None = call.parent
+    while current is not None:
+        if current.type in FUNCTIONS:
+            parameters = current.child_by_field_name("parameters")
+            if parameters is not None and any(n == "require" for n in bound_names(parameters)):
+                return not _is_handed_to_loader(current)
+        current = current.parent
+    return False
+
+
+def _is_handed_to_loader(function: Node) -> bool:
+    """Whether a function is what `define` calls with a `require` that reads paths like any other."""
+    arguments = function.parent
+    call = arguments.parent if arguments is not None and arguments.type == "arguments" else None
+    return call is not None and text_of(call.child_by_field_name("function")) in LOADERS
 
 
 def _name(node: Node | None, name: str, alias: str) -> ImportedName:

@@ -78,7 +78,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("validator", "folder", 5, "validators validation"),
     *_hints("validator", "type", 5, "?*Validator"),
     *_files("helper", 5, "util utils helper helpers"),
-    *_hints("helper", "folder", 4, "utils util helpers lib"),
+    *_hints("helper", "folder", 4, "utils util helpers"),
     *_files("error", 6, "error errors exception exceptions"),
     *_hints("error", "folder", 5, "errors exceptions"),
     *_hints("error", "type", 4, "?*Error ?*Exception"),

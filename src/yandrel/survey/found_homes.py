@@ -1,0 +1,384 @@
+"""Home patterns found by looking: what the paths of each role's units are instances of."""
+
+from bisect import bisect_left
+from collections import Counter
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from functools import cached_property
+from posixpath import commonpath
+
+from yandrel.layout.config import SHARED
+from yandrel.layout.patterns import compile_pattern
+from yandrel.model.words import camel, kebab, pascal, singular, snake, words_of
+from yandrel.survey.domains import ROLE_WORDS, told_by_folders
+from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture
+
+MOST = 0.8
+RIGHT_OFTEN_ENOUGH = 0.6
+PER_ROLE = 6
+FEWEST_IN_A_TREE = 3
+TEST_FOLDERS = ("tests", "test", "__tests__", "spec")
+
+
+@dataclass
+class RoleHomes:
+    """The home patterns of one role, and the units that they were found by."""
+
+    role: str
+    homes: list[str]
+    units: list[str]
+
+
+@dataclass(frozen=True)
+class Guess:
+    """A pattern that a unit's path may be an instance of; `told` where it says the role itself."""
+
+    pattern: str
+    told: bool
+
+
+def find_homes(picture: Picture) -> list[RoleHomes]:
+    """Return the home patterns that the units of each role suggest, those that say most first."""
+    places = Places(picture)
+    found = []
+    for role, units in places.by_role.items():
+        own = [unit for unit in units if not places.strays(unit, role)]
+        chosen = _choose_tests(own) if role == "test" else RolePatterns(places, role, own).choose()
+        found.append(RoleHomes(role, chosen, own or units))
+    return found
+
+
+class Places:
+    """Which roles stand in which folders."""
+
+    def __init__(self, picture: Picture) -> None:
+        self.picture = picture
+        self.by_role: dict[str, list[str]] = {}
+        self.here: dict[str, Counter[str]] = {}
+        self.below: dict[str, Counter[str]] = {}
+        for unit, reading in picture.readings.items():
+            if not self._counts(unit, reading.role):
+                continue
+            if reading.role:
+                self.by_role.setdefault(reading.role, []).append(unit)
+            self.here.setdefault(folder_of(unit), Counter())[reading.role] += 1
+            for folder in _folders_above(unit):
+                self.below.setdefault(folder, Counter())[reading.role] += 1
+        self.units = sorted(unit for unit in picture.readings if self._counts(unit, picture.role(unit)))
+
+    def _counts(self, unit: str, role: str) -> bool:
+        uncounted = role in OUTSIDE_THE_COUNT
+        if uncounted and self.picture.index.language(unit).is_package_marker(unit):
+            return False
+        return uncounted or self.picture.is_counted(unit)
+
+    def owner(self, folder: str) -> str:
+        """Return the role that nearly all units of a folder have."""
+        return _ruling(self.here.get(folder, Counter()))
+
+    def tree_owner(self, folder: str) -> str:
+        """Return the role that nearly all units in and below a folder have."""
+        return _ruling(self.below.get(folder, Counter()))
+
+    def strays(self, unit: str, role: str) -> bool:
+        """Whether a unit is in another role's folder, while its own role has a folder elsewhere."""
+        if self.owner(folder_of(unit)) in ("", role):
+            return False
+        others = (other for other in self.by_role[role] if other != unit)
+        return any(self.owner(folder_of(other)) in ("", role) for other in others)
+
+    def fitting(self, pattern: str) -> list[str]:
+        """Return all units that a pattern fits, of whatever role."""
+        compiled = compile_pattern(pattern)
+        start = compiled.fixed_start
+        found = []
+        for unit in self.units[bisect_left(self.units, start) :]:
+            if not unit.startswith(start):
+                break
+            if compiled.match(unit) is not None:
+                found.append(unit)
+        return found
+
+    @cached_property
+    def branching(self) -> set[str]:
+        """The folders in which more than one domain has a folder of its own."""
+        domains: dict[str, set[str]] = {}
+        for unit in self.units:
+            at = self.domain_position(unit)
+            if at >= 0:
+                segments = unit.split("/")
+                domains.setdefault("/".join(segments[:at]), set()).add(singular(segments[at]))
+        return {folder for folder, found in domains.items() if len(found) > 1}
+
+    def domain_position(self, unit: str) -> int:
+        """Return which folder of a path is its domain's own, or -1."""
+        domain = self.picture.domain(unit)
+        if not domain or domain == SHARED:
+            return -1
+        telling = told_by_folders(self.picture.readings[unit])
+        for position, segment in enumerate(unit.split("/")[:-1]):
+            if segment.lower() in ROLE_WORDS or segment in telling or not style_of(segment):
+                continue
+            if singular(segment) == singular(domain):
+                return position
+        return -1
+
+    def guesses(self, unit: str, role: str) -> Iterator[Guess]:
+        """Yield the patterns that a unit's path may be an instance of, the widest first."""
+        folder, _, name = unit.rpartition("/")
+        stem, dot, ending = name.rpartition(".")
+        segments = folder.split("/") if folder else []
+        telling = told_by_folders(self.picture.readings[unit])
+        here = self.here.get(folder, Counter())
+        own = here[role] >= FEWEST_IN_A_TREE and here[role] >= RIGHT_OFTEN_ENOUGH * here.total()
+        said = bool(segments) and (segments[-1].lower() in ROLE_WORDS or singular(segments[-1]) == role)
+        open_name = own or said or bool(telling.intersection(segments[-1:]))
+        pattern, told = _stem_pattern(stem, role, bool(segments), open_name)
+        at = self.domain_position(unit)
+        if at >= 0 and "/".join(segments[:at]) in self.branching:
+            opened = [*segments[:at], placeholder_of("domain", style_of(segments[at])), *segments[at + 1 :]]
+            yield Guess("/".join([*opened, pattern]) + dot + ending, told)
+        yield Guess("/".join([*segments, pattern]) + dot + ending, told or said)
+
+
+def _ruling(roles: Counter[str]) -> str:
+    if not roles:
+        return ""
+    role, most = roles.most_common(1)[0]
+    return role if most >= FEWEST_IN_A_TREE and most >= MOST * sum(roles.values()) else ""
+
+
+def folder_of(unit: str) -> str:
+    return unit.rpartition("/")[0]
+
+
+def _folders_above(unit: str) -> Iterator[str]:
+    folder = folder_of(unit)
+    while folder:
+        yield folder
+        folder = folder_of(folder)
+
+
+class RolePatterns:
+    """Chooses the patterns of one role out of those that its units suggest."""
+
+    def __init__(self, places: Places, role: str, own: list[str]) -> None:
+        self.places = places
+        self.role = role
+        self.own = own
+        self.left = set(own)
+        self.kept: list[str] = []
+        self.fits: dict[str, set[str]] = {}
+        guesses: dict[str, bool] = {}
+        for unit in own:
+            for guess in places.guesses(unit, role):
+                guesses[guess.pattern] = guesses.get(guess.pattern, False) or guess.told
+        for pattern, told in guesses.items():
+            self._consider(pattern, told)
+
+    def _consider(self, pattern: str, told: bool) -> None:
+        if "{" not in pattern:
+            return
+        every = self.places.fitting(pattern)
+        mine = set(every) & self.left
+        if (len(mine) > 1 or told) and len(mine) >= RIGHT_OFTEN_ENOUGH * len(every):
+            self.fits[pattern] = mine
+
+    def choose(self) -> list[str]:
+        if self.role == "migration":
+            self._keep_all({_version_folder(unit) for unit in self.own})
+        self._keep_trees(fewest_patterns=3)
+        while self.left and len(self.kept) < PER_ROLE and self._keep_widest():
+            pass
+        self._keep_trees(fewest_patterns=1)
+        if len(self.left) <= PER_ROLE:
+            self.kept += sorted(self.left)
+        return self.kept
+
+    def _keep_all(self, patterns: Iterable[str]) -> None:
+        for pattern in sorted(patterns):
+            self._keep(pattern)
+
+    def _keep(self, pattern: str) -> None:
+        if pattern:
+            self.kept.append(pattern)
+            self.left -= set(self.places.fitting(pattern))
+
+    def _keep_widest(self) -> bool:
+        gains = {pattern: len(mine & self.left) for pattern, mine in self.fits.items()}
+        most = max(gains.values(), default=0)
+        if not most:
+            return False
+        enough = RIGHT_OFTEN_ENOUGH * most
+        worth = [p for p in gains if gains[p] >= (enough if _is_named(p) else most)]
+        self._keep(max(worth, key=lambda p: (_is_named(p), gains[p], "{domain" in p, -len(p), p)))
+        return True
+
+    def _keep_trees(self, fewest_patterns: int) -> None:
+        """Keep a pattern for each folder that is the role's as a whole and says more than its parts do."""
+        for folder in self._trees():
+            inside = {unit for unit in self.left if unit.startswith(folder + "/")}
+            patterns = [pattern for pattern, mine in self.fits.items() if mine & inside]
+            folders = {folder_of(unit) for unit in inside}
+            if len(inside) < FEWEST_IN_A_TREE or len(patterns) < fewest_patterns or len(folders) < 2:
+                continue
+            self._keep(self._tree_pattern(folder, inside))
+
+    def _trees(self) -> list[str]:
+        own = {folder for unit in self.own for folder in _folders_above(unit)}
+        ruled = {folder for folder in own if self.places.tree_owner(folder) == self.role}
+        tops = sorted(f for f in ruled if not any(above in ruled for above in _folders_above(f)))
+        return [self._narrowed(top) for top in tops]
+
+    def _narrowed(self, folder: str) -> str:
+        """Return the innermost folder that holds all of the role's units below a folder."""
+        inside = [folder_of(unit) for unit in self.own if unit.startswith(folder + "/")]
+        return commonpath(inside)
+
+    def _tree_pattern(self, folder: str, inside: set[str]) -> str:
+        names = Counter(
+            guess.pattern.rpartition("/")[2]
+            for unit in inside
+            for guess in self.places.guesses(unit, self.role)
+            if _is_named(guess.pattern)
+        )
+        if names:
+            name, count = names.most_common(1)[0]
+            if count >= MOST * len(inside):
+                return f"{folder}/**/{name}"
+        return f"{folder}/**"
+
+
+def _is_named(pattern: str) -> bool:
+    """Whether a pattern asks for more of a file's name than its ending."""
+    stem = pattern.rpartition("/")[2].rpartition(".")[0]
+    return "{" in stem and not (stem.startswith("{") and stem.endswith("}"))
+
+
+def _version_folder(unit: str) -> str:
+    folder = folder_of(unit)
+    return f"{folder}/**" if folder.rpartition("/")[2] in ("migrations", "versions") else ""
+
+
+# -- tests ---------------------------------------------------------------------------------
+
+
+def _choose_tests(units: list[str]) -> list[str]:
+    """Return the patterns of tests: folders of their own, or beside what they test."""
+    patterns: Counter[str] = Counter(pattern_of_test(unit) for unit in units)
+    beside = [pattern for pattern in patterns if not pattern.endswith("/**")]
+    homes = Counter(pattern.rpartition("/")[2] for pattern in beside)
+    told = {name for name, count in homes.items() if count >= FEWEST_IN_A_TREE and "{unit}" in name}
+    kept = [f"{{home}}/{name}" for name in sorted(told)]
+    kept += [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" in pattern]
+    kept += [pattern for pattern in patterns if pattern.endswith("/**")]
+    rest = [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" not in pattern]
+    return [*kept, *(rest if len(rest) <= PER_ROLE else [])]
+
+
+def pattern_of_test(unit: str) -> str:
+    """Return the pattern that a test's path is an instance of."""
+    folder, _, name = unit.rpartition("/")
+    segments = folder.split("/") if folder else []
+    for position, segment in enumerate(segments):
+        if segment.lower() in TEST_FOLDERS:
+            return "/".join([*segments[: position + 1], "**"])
+    stem, dot, ending = name.rpartition(".")
+    return "/".join([*segments, _test_stem(stem) + dot + ending])
+
+
+def beside_its_unit(unit: str) -> str:
+    """Return the pattern of the tests that stand in one folder, by their names."""
+    folder, _, name = unit.rpartition("/")
+    stem, dot, ending = name.rpartition(".")
+    return f"{folder}/{_test_stem(stem)}{dot}{ending}" if folder else f"{_test_stem(stem)}{dot}{ending}"
+
+
+def _test_stem(stem: str) -> str:
+    """Return the pattern of a test's name, which says what it tests."""
+    if stem.startswith("test_"):
+        return "test_{unit}"
+    for tail in ("_test", "Test", "Tests", "Spec", ".test", ".spec"):
+        if stem.endswith(tail) and len(stem) > len(tail):
+            return "{unit}" + tail
+    return stem
+
+
+# -- names ---------------------------------------------------------------------------------
+
+
+def _stem_pattern(stem: str, role: str, deep: bool, open_name: bool) -> tuple[str, bool]:
+    """Return the pattern of a file's name, and whether the name itself says the role."""
+    own, dot, ending = stem.partition(".")
+    if dot:
+        told = all(word in ROLE_WORDS or singular(word) == role for word in ending.split("."))
+        styled = style_of(own)
+        return (f"{placeholder_of('name', styled)}.{ending}", True) if told and styled else (stem, False)
+    words = list(words_of(stem))
+    style = style_of(stem)
+    if stem.startswith("__") or not words or not style:
+        return stem, False
+    tail = words[-1]
+    if len(words) > 1 and (tail in ROLE_WORDS or singular(tail) == role):
+        joined = {"snake": "_" + tail, "kebab": "-" + tail}.get(style, tail.capitalize())
+        return placeholder_of("name", style) + joined, True
+    if all(word in ROLE_WORDS or singular(word) == role for word in words):
+        return stem, True
+    if not deep and len(words) == 1:
+        return stem, False
+    return (placeholder_of("name", style), False) if open_name else (stem, False)
+
+
+def style_of(stem: str) -> str:
+    """Return the case form that a name is written in, or nothing where it is in none."""
+    if not stem.isascii() or not words_of(stem):
+        return ""
+    for style, form in (("snake", snake), ("kebab", kebab), ("pascal", pascal), ("camel", camel)):
+        if form(stem) == stem:
+            return style
+    if stem[0].isupper() and stem.isalnum():
+        return "pascal"
+    return "camel" if stem[0].islower() and stem.isalnum() else ""
+
+
+def placeholder_of(name: str, style: str) -> str:
+    """Return the placeholder that stands for a name in a case form."""
+    if style == "pascal":
+        return "{" + name.capitalize() + "}"
+    return "{" + name + "}" if style == "snake" else "{" + name + ":" + style + "}"
+
+
+# -- what is new ---------------------------------------------------------------------------
+
+
+def with_fillable(home: RoleHomes) -> list[str]:
+    """Return the patterns of a role with one first that new units can be named by."""
+    role, patterns, units = home.role, home.homes, home.units
+    fillable = [pattern for pattern in patterns if compile_pattern(pattern).is_fillable()]
+    placed = [pattern for pattern in fillable if "{" in pattern]
+    if not patterns:
+        return []
+    if placed and (role != "test" or patterns[0] == placed[0]):
+        return [placed[0], *(pattern for pattern in patterns if pattern != placed[0])]
+    if fillable and all("{" not in pattern and "*" not in pattern for pattern in patterns):
+        return patterns
+    wild = next((pattern for pattern in patterns if "*" in pattern), patterns[0])
+    return [_fillable_like(role, wild, units), *patterns]
+
+
+def _fillable_like(role: str, wild: str, units: list[str]) -> str:
+    """Return a pattern for new units below a wildcard, after the names that are there."""
+    base = wild.partition("*")[0]
+    inside = [unit for unit in units if unit.startswith(base)] or units
+    names = [unit.rpartition("/")[2] for unit in inside]
+    if role == "test":
+        name = next((n for n in names if "{" in _test_stem(n.rpartition(".")[0])), "")
+        stem, dot, ending = name.rpartition(".")
+        pattern = _test_stem(stem)
+        known = placeholder_of("name", style_of(stem.removesuffix(pattern.removeprefix("{unit}"))) or "snake")
+        if name:
+            return base + pattern.replace("{unit}", known) + dot + ending
+    if _is_named(wild):
+        return base + wild.rpartition("/")[2]
+    stem, dot, ending = names[0].rpartition(".")
+    return base + placeholder_of("name", style_of(stem) or "snake") + dot + ending

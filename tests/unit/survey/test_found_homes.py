@@ -1,0 +1,82 @@
+"""The homes that `adopt` finds by looking, on applications that were not laid out by one plan."""
+
+import tomllib
+from pathlib import Path
+from typing import Any
+
+from tests.conftest import Yandrel, write_tree
+
+CONTROLLER = "<?php\nnamespace {0};\n\nclass {1}Controller {{}}\n"
+PLAIN = "package {0}\n\nfunc {1}() {{}}\n"
+
+
+def adopt(root: Path, files: dict[str, str | bytes], yandrel: Yandrel) -> dict[str, Any]:
+    write_tree(root, files)
+    assert yandrel(root, "adopt").status == 0
+    return tomllib.loads((root / "yandrel.toml").read_text())
+
+
+def homes(table: dict[str, Any], role: str) -> list[str]:
+    found = table["roles"][role]
+    return found if isinstance(found, list) else [found]
+
+
+def go_files(*paths: str) -> dict[str, str | bytes]:
+    files: dict[str, str | bytes] = {"go.mod": "module example.org/waxmoor\n\ngo 1.20\n"}
+    for path in paths:
+        folder, _, name = path.rpartition("/")
+        stem = "".join(word.capitalize() for word in name.removesuffix(".go").split("_"))
+        files[path] = PLAIN.format(folder.rpartition("/")[2] or "main", stem)
+    return files
+
+
+def test_a_tree_of_one_role_is_one_pattern_with_its_names(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        f"src/Controllers/{folder}{name}Controller.php": CONTROLLER.format("W", name)
+        for folder in ("", "Admin/", "Admin/Hive/", "Public/", "Public/Shop/")
+        for name in ("Add", "List", "Remove")
+    }
+    assert homes(adopt(tmp_path, files, yandrel), "controller") == [
+        "src/Controllers/{Name}Controller.php",
+        "src/Controllers/**/{Name}Controller.php",
+    ]
+
+
+def test_a_lone_unit_makes_no_pattern_for_others(tmp_path: Path, yandrel: Yandrel) -> None:
+    files = go_files(
+        "cmd/hives/serve.go", "hives/hive_service.go", "hives/hive_repository.go", "harvests/harvest_service.go",
+        "harvests/harvest_repository.go",
+    )  # fmt: skip
+    found = adopt(tmp_path, files, yandrel)
+    assert homes(found, "entry") == ["cmd/hives/serve.go"]
+    assert homes(found, "service") == ["{domain}/{name}_service.go"]
+
+
+def test_folders_that_no_name_stands_for(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        f"src/{folder}/{name}.js": "exports.read = () => 1;\n"
+        for folder in ("socket.io", "@hives", "harvests")
+        for name in ("routes", "service")
+    }
+    assert "{domain:}" not in str(adopt(tmp_path, files, yandrel))
+
+
+def test_tests_beside_what_they_test(tmp_path: Path, yandrel: Yandrel) -> None:
+    paths = [f"{domain}/{domain}{end}.go" for domain in ("hive", "harvest", "keeper") for end in ("", "_test")]
+    assert homes(adopt(tmp_path, go_files(*paths), yandrel), "test") == ["{home}/{unit}_test.go"]
+
+
+def test_many_units_without_a_role_turn_the_rule_off(tmp_path: Path, yandrel: Yandrel) -> None:
+    found = adopt(tmp_path, go_files(*(f"wax/part{number}.go" for number in range(12))), yandrel)
+    assert found["off"]["unplaced"].startswith("12 of 12 units")
+    assert yandrel(tmp_path, "check").status == 0
+
+
+def test_source_roots_that_the_project_files_say_are_left_to_them(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        "composer.json": '{"autoload": {"psr-4": {"Waxmoor\\\\": "src/"}}}\n',
+        "src/Services/HiveService.php": "<?php\nnamespace Waxmoor\\Services;\n\nclass HiveService {}\n",
+        "src/Services/KeeperService.php": "<?php\nnamespace Waxmoor\\Services;\n\nclass KeeperService {}\n",
+    }
+    assert "source" not in adopt(tmp_path, files, yandrel)["app"]
+    assert yandrel(tmp_path, "check").status == 0
