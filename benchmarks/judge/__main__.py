@@ -19,6 +19,9 @@ from pathlib import Path
 
 from benchmarks.judge.judges import ENDINGS, JUDGES
 
+FAR = 0.2
+"""How often a target is chosen from the whole application: across modules most moves are rightly refused."""
+SOURCE_FOLDERS = {"java", "kotlin", "src", "lib", "classes"}
 SKIPPED = {".git", "node_modules", ".yandrel", "dist", "build"}
 
 
@@ -41,6 +44,14 @@ def find_units(root: Path, language: str) -> list[str]:
     return [unit for unit in units if Path(unit).name not in ("package-info.java", "module-info.java")]
 
 
+def find_near(paths: list[str], unit: str) -> list[str]:
+    """Return those of some paths that stand under the source root of a unit, as its folders' names tell."""
+    segments = unit.split("/")[:-1]
+    at = max((i + 1 for i, segment in enumerate(segments) if segment in SOURCE_FOLDERS), default=1)
+    start = "/".join(segments[:at])
+    return [path for path in paths if path == start or path.startswith(start + "/")] or paths
+
+
 def choose(root: Path, language: str, kind: str, seed: int) -> Iterator[tuple[str, str]]:
     """Yield what is moved and where to, without end."""
     chance = random.Random(seed)
@@ -48,7 +59,7 @@ def choose(root: Path, language: str, kind: str, seed: int) -> Iterator[tuple[st
     folders = sorted({unit.rpartition("/")[0] for unit in units} - {""})
     while True:
         unit = chance.choice(units)
-        folder = chance.choice(folders)
+        folder = chance.choice(folders if chance.random() < FAR else find_near(folders, unit))
         ending = "." + unit.rpartition(".")[2]
         name = (
             f"Moved{chance.randrange(1000)}"
@@ -63,10 +74,10 @@ def choose(root: Path, language: str, kind: str, seed: int) -> Iterator[tuple[st
             if definitions:
                 yield (
                     f"{unit}:{chance.choice(definitions)}",
-                    chance.choice([f"{folder}/", chance.choice(units)]),
+                    chance.choice([f"{folder}/", f"{folder}/", chance.choice(find_near(units, unit))]),
                 )
         else:
-            source = chance.choice(folders)
+            source = unit.rpartition("/")[0] or folders[0]
             target = f"{folder}/moved{chance.randrange(1000)}" if chance.random() < 0.5 else f"{folder}/"
             if not f"{folder}/".startswith(f"{source}/"):
                 yield f"{source}/", target

@@ -62,7 +62,9 @@ def test_folders_that_no_name_stands_for(tmp_path: Path, yandrel: Yandrel) -> No
 
 
 def test_tests_beside_what_they_test(tmp_path: Path, yandrel: Yandrel) -> None:
-    paths = [f"{domain}/{domain}{end}.go" for domain in ("hive", "harvest", "keeper") for end in ("", "_test")]
+    paths = [
+        f"{domain}/{domain}{end}.go" for domain in ("hive", "harvest", "keeper") for end in ("", "_test")
+    ]
     assert homes(adopt(tmp_path, go_files(*paths), yandrel), "test") == ["{home}/{unit}_test.go"]
 
 
