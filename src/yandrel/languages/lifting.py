@@ -5,6 +5,8 @@ from dataclasses import dataclass, field
 
 from yandrel.model.words import camel, plural, singular, words_of
 
+GENERIC = re.compile(r"api|rest|v\d+")
+"""Parts of paths that say nothing of what is done: all paths of an application begin with them."""
 PARAMETER = re.compile(r"[:{*<(]")
 
 
@@ -27,7 +29,8 @@ def handler_name(method: str, path: str, taken: set[str]) -> str:
     """Return a name for a handler that has none, by its method and path."""
     parts = [part for part in path.strip("/").split("/") if part]
     plain = [part for part in parts if not PARAMETER.search(part)]
-    words = ["_".join(words_of(part)) for part in plain] or ["root"]
+    telling = [part for part in plain if not GENERIC.fullmatch(part)]
+    words = ["_".join(words_of(part)) for part in telling or plain] or ["root"]
     one = bool(parts) and parts[-1] not in plain
     many = words[-1] == plural(words[-1]) and words[-1] != "root"
     last = singular(words[-1]) if one or method != "get" else words[-1]

@@ -58,7 +58,7 @@ class DefinitionSplitter:
         texts = {name: source[d.start : d.end] for name, d in found.items()}
         told = {name: roles.get(name) or self.role_of(d, texts[name]) for name, d in found.items()}
         types = [name for name, d in found.items() if d.kind in TYPE_KINDS and told[name] not in SHARED_ROLES]
-        kept = [name for name, role in told.items() if role == "state"]
+        kept = [n for n, role in told.items() if role == "state" or (role == "model" and n not in types)]
         concepts = {self._bare(name) for name in (*types, *kept)} - {""}
         for name in (name for name, role in told.items() if role == "controller"):
             if not self._concept(name, concepts):

@@ -1,5 +1,6 @@
 """What only its package sees, in Java: found where it would be used across the cut."""
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
@@ -16,6 +17,10 @@ if TYPE_CHECKING:
     from yandrel.languages.jvm.content import ContentReader
     from yandrel.languages.jvm.dialect import JvmDialect
     from yandrel.languages.jvm.kotlin_content import KotlinReader
+
+
+LOCAL = rb"(?<![\w.])(?!(?:return|else|throw|case|assert|do)\b)[\w.<>\[\], ]*[\w>\]]\s+%b\s*(?:[=;,:)]|\[\])"
+"""What declares a local name: its type, the name, and what follows."""
 
 
 @dataclass(frozen=True)
@@ -103,6 +108,7 @@ class Visibility:
         used: dict[str, int] = {}
         reader = part.reader
         extends = self.extends(part, symbol)
+        mentioned = mentioned or extends
         for entry in definition.inner:
             name = entry.removeprefix(PROTECTED)
             if entry != name and extends:
@@ -119,6 +125,10 @@ class Visibility:
                 used[name] = at
             if extends and name in reader.calls:
                 used[name] = reader.calls[name]
+            if extends and name not in used and name + "()" not in definition.members:
+                at = _bare_use(part.content.source, name)
+                if at >= 0 and not self.declares(part, name):
+                    used[name] = at
             if extends:
                 own = next((d for d in part.definitions if name + "()" in d.members), None)
                 if own is not None and name + "()" in definition.members:
@@ -171,6 +181,15 @@ class Visibility:
     def refuse(self, part: _Part, at: int, why: str) -> Refusal:
         line = part.content.line_of(at)
         return Refusal(part.unit, line, why, "make it visible first, or move both")
+
+
+def _bare_use(source: bytes, name: str) -> int:
+    """Return where a file names an inherited field by itself, or -1; not where a local name hides it."""
+    word = re.escape(name.encode())
+    if re.search(LOCAL % word, source):
+        return -1
+    found = re.search(rb"(?<![\w.$\"])" + word + rb"(?![\w$(])", source)
+    return found.start() if found is not None else -1
 
 
 def _blank(source: bytes, definitions: list[Definition]) -> bytes:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from tree_sitter import Node
 
-from yandrel.languages.lifting import Lifted, handler_name
+from yandrel.languages.lifting import GENERIC, Lifted, handler_name
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.words import camel, singular, words_of
@@ -18,12 +18,13 @@ MAKERS = re.compile(
 APPLICATIONS = re.compile(r"app|api|server|router|fastify|\w+(?:App|Api|Server|Router)")
 """What an application or a router is called, where another function makes it."""
 EXPRESS = re.compile(r"^express\s*\(\s*\)$")
-PLAIN = re.compile(r"/([A-Za-z][\w-]*)(/.*)?$")
+PLAIN = re.compile(rf"/((?:(?:{GENERIC.pattern})/)*[A-Za-z][\w-]*)(/.*)?$")
 PARTED = re.compile(
     rb"\.(?:param|engine)\s*\(|(?:strict|case sensitive) routing"
     rb"|\b(?:req|request)\.(?:url|path|baseUrl|route)\b"
 )
 """What is not the same in a router that is mounted below a prefix."""
+MOUNTED_WHOLE = re.compile(rb"\w+\.use\(\s*(?:async\s*)?(?:function\b|\(|\w+\s*=>)")
 INDENT = "  "
 
 
@@ -40,7 +41,7 @@ class Route:
 
     @property
     def group(self) -> str:
-        """Return the first part of the path, where it is a plain word."""
+        """Return the first parts of the path up to the one that tells, where it is a plain word."""
         found = PLAIN.match(self.path)
         return found.group(1) if found else ""
 
@@ -165,8 +166,10 @@ def _import_type(root: Node) -> list[Edit] | None:
 def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[str, str]]:
     """Return the edits that turn the routes of each group into a router, and the groups by router."""
     root = parse(text, unit).root_node
-    applications = _values(root, EXPRESS) if not PARTED.search(text) else set()
+    applications = _values(root, EXPRESS)
     routes = [route for route in find_routes(root) if route.owner in applications]
+    if _asks_for_its_path(root, text):
+        return [], {}
     statements = list(root.named_children)
     places = {route.statement.start_byte: route for route in routes}
     edits: list[Edit] = []
@@ -175,7 +178,7 @@ def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[s
     spellings = Counter(group.lower() for group in found)
     for group in (group for group in found if spellings[group.lower()] == 1):
         own = [route for route in routes if route.group == group]
-        name = f"{camel(singular('_'.join(words_of(group))))}Routes"
+        name = f"{camel(singular('_'.join(words_of(group.rpartition('/')[2]))))}Routes"
         first, last = (statements.index(route.statement) for route in (own[0], own[-1]))
         between = statements[first : last + 1]
         same = len({route.owner for route in own}) == 1 and all(route.handler for route in own)
@@ -185,6 +188,30 @@ def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[s
         groups[name] = group
         edits += _router(own, group, name, text)
     return edits, groups
+
+
+def _asks_for_its_path(root: Node, text: bytes) -> bool:
+    """Whether what could stand in a router asks for the request's path, or says how paths are read.
+
+    What is mounted on the application as a whole sees the same path as before.
+    """
+    return any(
+        PARTED.search(node.text or b"") is not None and not MOUNTED_WHOLE.match(node.text or b"")
+        and not _is_only_mounted(node, text)
+        for node in root.named_children
+    )  # fmt: skip
+
+
+def _is_only_mounted(node: Node, text: bytes) -> bool:
+    """Whether all that a statement declares is only ever mounted on a whole application."""
+    declared = [node, *node.named_children]
+    names = {text_of(child.child_by_field_name("name")) for child in declared} - {""}
+    around = text[: node.start_byte] + text[node.end_byte :]
+    return bool(names) and all(
+        len(re.findall(rb"(?<![\w$.])" + re.escape(name.encode()) + rb"\b", around))
+        == len(re.findall(rb"\.use\(\s*" + re.escape(name.encode()) + rb"\s*\)", around))
+        for name in names
+    )
 
 
 def _lets_pass(node: Node, places: dict[int, Route]) -> bool:

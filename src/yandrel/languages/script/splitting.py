@@ -11,6 +11,10 @@ from yandrel.model.facts import Definition
 
 HANDLER = re.compile(rb"\(\s*(?:req|request|_req|ctx|context|c)\b[^)]*\)")
 MIDDLEWARE = re.compile(rb"\(\s*\w+[^,)]*,\s*\w+[^,)]*,\s*next\b")
+DATA_MODEL = re.compile(
+    rb"=\s*(?:mongoose\.(?:model|models)\b|new\s+(?:mongoose\.)?Schema\s*\(|mongoose\.Schema\s*\("
+    rb"|(?:mongoose\.)?model\s*(?:<[^>]*>)?\s*\(|(?:sequelize|db|database|connection)\.define\s*\()"
+)
 STATE = re.compile(rb"=\s*(?:\[|\{\s*\}|new\s+\w+)")
 INLINE = re.compile(
     rb"^[ \t]*\w+\.(get|post|put|patch|delete)\(\s*['\"`]([^'\"`]*)['\"`]\s*,[^\n]*?(?:=>|\bfunction\b)",
@@ -35,6 +39,8 @@ def role_of(definition: Definition, text: bytes) -> str:
     if definition.kind == "constant":
         if b"=>" in head or b"function" in head:
             return "controller" if HANDLER.search(head) else ""
+        if DATA_MODEL.search(text[:300]):
+            return "model"
         return "state" if STATE.search(text[:200]) else "constant"
     return ""
 

@@ -32,21 +32,35 @@ class Style:
     spaced: bool
 
 
+IMPORT_END = re.compile(
+    rb"(?:from|require\(|import)[ \t]*['\"][^'\"\n]*['\"]\)?(?:\([^()\n]*\)|\.\w+)*[ \t]*(;?)[ \t]*(?://[^\n]*)?\r?$",
+    re.MULTILINE,
+)
+
+
 def style_of(source: bytes, path: str, fallback: "Style | None" = None) -> Style:
     """Return the style of a module's imports; of another module where this one has none."""
     root = parse(source, path).root_node
     esm = any(n.type in ("import_statement", "export_statement") for n in root.named_children)
-    found = re.search(rb"(?:from|require\(|import)\s*(['\"])[^'\"\n]*['\"]\)?(;?)", source)
+    found = re.search(rb"(?:from|require\(|import)\s*(['\"])[^'\"\n]*['\"]", source)
     any_quote = re.search(rb"(['\"])[^'\"\n]*\1", source)
     if found is None and fallback is not None and not source.strip():
         return fallback
     quote = (found or any_quote).group(1).decode() if found or any_quote else "'"  # type: ignore[union-attr]
-    semicolon = found.group(2).decode() if found else (";" if b";\n" in source or b";\r" in source else "")
+    semicolon = ";" if ends_with_semicolons(source) else ""
     keyword = "var" if re.search(rb"^var \w", source, re.MULTILINE) and b"const " not in source else "const"
     tight = re.search(rb"[{](\w[^{}\n]*)[}]\s*(?:from|= require)", source)
     newline = "\r\n" if b"\r\n" in source[:4000] else "\n"
     commonjs = not esm and not path.endswith((".mjs", ".ts", ".tsx", ".mts"))
     return Style(quote, semicolon, newline, commonjs, keyword, tight is None)
+
+
+def ends_with_semicolons(source: bytes) -> bool:
+    """Whether a module's imports end so; else its other statements."""
+    ends = [found.group(1) for found in IMPORT_END.finditer(source)]
+    if ends:
+        return ends.count(b";") * 2 >= len(ends)
+    return b";\n" in source or b";\r" in source
 
 
 class ImportStatements:

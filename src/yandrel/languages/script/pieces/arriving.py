@@ -7,7 +7,7 @@ from tree_sitter import Node
 from yandrel.languages.edits import merge_edits
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.facts import WHOLE
-from yandrel.languages.script.pieces.change import Change, Module, Piece, says_type
+from yandrel.languages.script.pieces.change import STATEMENT, Change, Module, Piece, says_type
 from yandrel.languages.script.pieces.users import Users
 from yandrel.languages.script.statements import (
     NewImport,
@@ -77,7 +77,10 @@ class Arriving:
         moved = [
             Edit(e.start - definition.start, e.end - definition.start, e.text) for e in merge_edits(edits)
         ]
-        return self.as_exported(origin, module, piece, apply_edits(text, moved).decode("utf-8"))
+        new = apply_edits(text, moved).decode("utf-8")
+        if definition.kind == STATEMENT:
+            return new
+        return self.as_exported(origin, module, piece, new)
 
     def as_exported(self, origin: Module, module: Module, piece: Piece, text: str) -> str:
         """Return a piece's text with the word `export` as it must be where it arrives."""

@@ -10,6 +10,7 @@ from msgspec import structs
 from yandrel.languages.script.deep import DeepFacts, read_deep
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led
+from yandrel.languages.script.pieces.attached import find_attached
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.statements import (
     ImportStatements,
@@ -22,6 +23,7 @@ from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 from yandrel.model.facts import Definition, Import, ImportedName
 from yandrel.model.graph import Symbol
 
+STATEMENT = "statement"
 COMMENTS = re.compile(rb"//[^\n]*|/\*.*?\*/|;", re.DOTALL)
 
 
@@ -84,6 +86,18 @@ class Change:
             else:
                 parts[-1] = structs.replace(other, start=parts[-1].start, line=parts[-1].line)
         return tuple(parts)
+
+    def attached_to(self, definition: Definition, unit: str) -> tuple[Definition, ...]:
+        """Return the statements that complete a definition, as parts of it."""
+        module = self.module(unit)
+        nodes = find_attached(module.statements.root, module.deep.references, definition.name, definition.end)
+        return tuple(
+            structs.replace(
+                definition, kind=STATEMENT, start=node.start_byte, end=node.end_byte,
+                line=node.start_point[0] + 1, last_line=node.end_point[0] + 1,
+            )
+            for node in nodes
+        )  # fmt: skip
 
     def is_import_of(self, unit: str, name: str, symbol: Symbol) -> bool:
         for item in self.view.units.facts[unit].imports:

@@ -69,6 +69,8 @@ class Mover:
             whole = exports.get(WHOLE) == symbol.name
             if whole:
                 exported = (*exported, WHOLE)
+            if target.unit != symbol.unit:
+                parts = (*parts, *self.change.attached_to(definition, symbol.unit))
             self.change.pieces.append(Piece(symbol, target, definition, exported, parts))
 
     def hindrance(self, facts: Facts, symbol: Symbol, target: Symbol, found: list[Definition]) -> str:
@@ -135,7 +137,9 @@ class Mover:
                             continue
                         definitions[symbol] = target
                         self.change.result.carried[symbol] = target
-                        self.change.pieces.append(Piece(symbol, target, definition, ()))
+                        attached = self.change.attached_to(definition, unit)
+                        parts = (definition, *attached)
+                        self.change.pieces.append(Piece(symbol, target, definition, (), parts))
                         changed = True
 
 
