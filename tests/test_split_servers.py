@@ -75,8 +75,8 @@ SCRIPTS = {
             "errors.php",
             "helpers/harvest.php",
             "helpers/hive.php",
-            "models/hive.php",
-            "repositories/hive_repository.php",
+            "models/Hive.php",
+            "repositories/HiveStore.php",
         },
     ),
     "php": (
@@ -89,8 +89,8 @@ SCRIPTS = {
             "errors.php",
             "helpers/harvest.php",
             "helpers/hive.php",
-            "models/hive.php",
-            "repositories/hive_repository.php",
+            "models/Hive.php",
+            "repositories/HiveStore.php",
         },
     ),
 }

@@ -141,8 +141,9 @@ def _search(
     kept = dict.fromkeys(request.keep, "you asked for it")
     draft: Draft | None = None
     groups: dict[str, str] = {}
+    near: frozenset[str] = frozenset()
     for _ in range(ATTEMPTS):
-        assignment = assign_pieces(file, unit, layout, kept, groups)
+        assignment = assign_pieces(file, unit, layout, kept, groups, near)
         staying = frozenset(file.owners) - frozenset(assignment.targets)
         if staying:
             skip |= staying
@@ -158,7 +159,8 @@ def _search(
             continue
         if converted.groups and converted.groups != {n: groups.get(n) for n in converted.groups}:
             groups = dict(converted.groups)
-            assignment = assign_pieces(file, unit, layout, kept, groups)
+            assignment = assign_pieces(file, unit, layout, kept, groups, near)
+        converted = _as_they_are(converted, file, assignment, unit)
         if draft is None:
             draft = _make_draft(workspace, place)
         else:
@@ -169,13 +171,26 @@ def _search(
             blamed = _blamed(error, unit, converted, file, assignment)
             if not blamed:
                 raise
-            kept.update(blamed)
+            movable = {p.name for p in file.pieces if p.sibling and p.name in blamed} - near
+            near |= movable
+            kept.update({name: why for name, why in blamed.items() if name not in movable})
             continue
         _check_routes(draft, unit, file, assignment, converted, splitter)
         _check_names(draft, unit, assignment)
         changes = draft.changes()
         return Split(file, assignment, converted, changes, [*file.notes, *notes])
     raise RefusedError("no way was found to take it apart", where=unit)
+
+
+def _as_they_are(converted: Converted, file: CrowdedFile, assignment: Assignment, unit: str) -> Converted:
+    """Keep the names of pieces that stay in the folder: nothing else need see them."""
+    folder = unit.rpartition("/")[0]
+    there = {
+        piece.name
+        for piece in file.pieces
+        if piece.sibling and assignment.targets.get(piece.name, "/").rpartition("/")[0] == folder
+    }
+    return replace(converted, names={n: new for n, new in converted.names.items() if n not in there})
 
 
 def _read(

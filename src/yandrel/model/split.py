@@ -23,7 +23,8 @@ class SplitPiece:
     other definitions that it uses, `group` the group of routes that a handler will belong to. A
     piece that `stays` cannot leave, for that reason; one that belongs `beside` the file looks for
     other files from where it stands; one that `follows` another registers itself with it when loaded.
-    `stem` is what its file is called where each type has a file of its own.
+    `stem` is what its file is called where each type has a file of its own, `sibling` the file that it
+    can go to in the same folder, where what only the folder's own files see keeps it there.
     """
 
     name: str
@@ -39,6 +40,7 @@ class SplitPiece:
     beside: bool = False
     follows: str = ""
     stem: str = ""
+    sibling: str = ""
 
 
 @dataclass(frozen=True)

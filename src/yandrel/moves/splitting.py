@@ -39,20 +39,23 @@ class Assignment:
 
 
 def assign_pieces(
-    file: CrowdedFile, unit: str, layout: Layout, kept: Mapping[str, str], groups: Mapping[str, str]
-) -> Assignment:
+    file: CrowdedFile, unit: str, layout: Layout, kept: Mapping[str, str], groups: Mapping[str, str],
+    near: frozenset[str] = frozenset(),
+) -> Assignment:  # fmt: skip
     """Return where each piece goes.
 
     `kept` are pieces that must stay, with the reason; `groups` the groups that handlers belong to
-    in the end, where some had to be joined.
+    in the end, where some had to be joined; `near` pieces that cannot leave the file's own folder.
     """
     pieces = {piece.name: piece for piece in file.pieces if piece.role != "logger"}
     stays = {name: piece.stays for name, piece in pieces.items() if piece.stays}
     stays.update(kept)
-    _spread_stays(pieces, stays)
+    beside = set(near)
+    _spread_stays(pieces, stays, beside)
     done = Assignment({}, stays)
     homes = _Homes(layout, unit)
-    free = {name: piece for name, piece in pieces.items() if name not in stays}
+    done.targets = {name: homes.sibling(pieces[name]) for name in beside - stays.keys()}
+    free = {name: piece for name, piece in pieces.items() if name not in stays and name not in beside}
     for name, piece in free.items():
         if piece.follows:
             continue
@@ -66,7 +69,9 @@ def assign_pieces(
         elif piece.follows:
             done.stays.setdefault(name, f"it registers itself with {piece.follows}, which stays")
     _keep_together(pieces, done)
-    _spread_stays(pieces, done.stays)
+    beside = set(done.targets.keys() & beside)
+    _spread_stays(pieces, done.stays, beside)
+    done.targets |= {name: homes.sibling(pieces[name]) for name in beside}
     done.targets = {name: target for name, target in done.targets.items() if name not in done.stays}
     return done
 
@@ -81,18 +86,23 @@ def _keep_together(pieces: Mapping[str, SplitPiece], done: Assignment) -> None:
             done.stays.setdefault(name, f"it registers itself with {piece.follows}, which stays")
 
 
-def _spread_stays(pieces: Mapping[str, SplitPiece], stays: dict[str, str]) -> None:
-    """What needs something that stays must stay too: a piece cannot import the entry."""
+def _spread_stays(pieces: Mapping[str, SplitPiece], stays: dict[str, str], near: set[str]) -> None:
+    """What needs something that stays must stay too, or in the same folder: a piece cannot import the entry.
+
+    `near` is what goes to another file of the folder; more is added to it.
+    """
     changed = True
     while changed:
         changed = False
         for name, piece in pieces.items():
-            if name in stays:
+            if name in stays or name in near:
                 continue
-            held = next((need for need in sorted(piece.needs) if need in stays), "")
-            if held:
+            held = next((need for need in sorted(piece.needs) if need in stays or need in near), "")
+            if held and piece.sibling:
+                near.add(name)
+            elif held:
                 stays[name] = f"it needs {held}, which stays"
-                changed = True
+            changed = changed or bool(held)
 
 
 def _place(done: Assignment, homes: "_Homes", piece: SplitPiece, group: str) -> None:
@@ -150,6 +160,10 @@ class _Homes:
             if found:
                 return found
         return ""
+
+    def sibling(self, piece: SplitPiece) -> str:
+        """Return the file of the same folder that a piece can go to."""
+        return f"{self.folder}/{piece.sibling}" if self.folder else piece.sibling
 
     def beside(self) -> str:
         """Return a home in the file's own folder: that of the configuration, if it is there."""

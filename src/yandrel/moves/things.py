@@ -175,7 +175,8 @@ def _identifier(name: str) -> str:
 
 
 def _is_qualified(index: CodeIndex, text: str) -> bool:
-    if "." not in text or text.startswith(".") or text[text.rfind(".") :] in BY_SUFFIX:
+    path = text.partition(":")[0]
+    if "." not in text or text.startswith(".") or path[path.rfind(".") :] in BY_SUFFIX:
         return False
     return any(
         view.find_qualified(text.split(".", maxsplit=1)[0]) is not None for view in index.views.values()

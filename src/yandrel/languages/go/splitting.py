@@ -1,14 +1,22 @@
 """What the definitions of a crowded Go file are."""
 
 import re
+from collections.abc import Mapping
+from dataclasses import replace
 
 from yandrel.languages.go.cutting import cut_go
 from yandrel.languages.go.facts import read_facts
 from yandrel.languages.go.inline import lift_inline
+from yandrel.languages.go.limits import SYSTEMS
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.splitting import LiftingSplitter
-from yandrel.model.facts import Definition
+from yandrel.model.facts import TYPE_KINDS, Definition
+from yandrel.model.split import CrowdedFile, SplitPiece
+from yandrel.model.words import snake
 
+CALLED = {"controller": "handlers", "middleware": "middleware", "error": "errors", "model": "models"}
+CALLED |= {"constant": "constants", "state": "state", "route": "routes"}
+MADE_ERROR = re.compile(rb"=\s*(?:errors\.New|fmt\.Errorf)\(")
 HANDLER = re.compile(rb"\bhttp\.ResponseWriter\b[^)]*\*http\.Request\b")
 WRAPS = re.compile(rb"\)\s*http\.Handler(?:Func)?\s*\{")
 
@@ -20,6 +28,8 @@ def role_of(definition: Definition, text: bytes) -> str:
         if WRAPS.search(text[: len(head) + 1]) and b"http.Handler" in head.partition(b")")[0]:
             return "middleware"
         return "controller" if HANDLER.search(head) else ""
+    if definition.kind == "constant" and MADE_ERROR.search(text):
+        return "error"
     if definition.kind == "constant":
         return "state" if definition.value != "const" and not definition.name.isupper() else "constant"
     if definition.kind in ("struct", "interface") and definition.name.endswith("Error"):
@@ -38,10 +48,43 @@ def rename(name: str) -> str:
 
 
 class GoSplitter(LiftingSplitter):
-    """Names the handlers that are written where their route is."""
+    """Names the handlers that are written where their route is; keeps together what only a package sees."""
 
     def lift(self, unit: str, source: bytes) -> Lifted:
         return lift_inline(source)
+
+    def read(
+        self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
+    ) -> CrowdedFile:
+        methods = _methods_of(source)
+        handling = {name for name, text in methods.items() if name not in roles and HANDLER.search(text)}
+        file = super().read(unit, source, {**dict.fromkeys(handling, "controller"), **roles}, skip)
+        types = {piece.name for piece in file.pieces if piece.kind in TYPE_KINDS}
+        return replace(file, pieces=tuple(replace(p, sibling=sibling_of(p, types)) for p in file.pieces))
+
+
+def _methods_of(source: bytes) -> dict[str, bytes]:
+    """Return the heads of each type's methods."""
+    heads: dict[str, bytes] = {}
+    for definition in read_facts(source).definitions:
+        if definition.is_method:
+            head = source[definition.start : definition.end].partition(b"{")[0]
+            heads[definition.owner] = heads.get(definition.owner, b"") + head
+    return heads
+
+
+def sibling_of(piece: SplitPiece, types: set[str]) -> str:
+    """Return what a file of the same package is called that a piece goes to: after its type, or its role."""
+    made = next(
+        (name for name in sorted(types & piece.needs) if piece.name.lower() == f"new{name}".lower()), ""
+    )
+    if piece.kind in TYPE_KINDS or made:
+        stem = snake(made or piece.name)
+    else:
+        stem = CALLED.get(piece.role, "helpers")
+        stem = f"{piece.concept}_{stem}" if piece.concept and piece.role == "controller" else stem
+    last = stem.rpartition("_")[2]
+    return f"{stem}_type.go" if last in SYSTEMS or last == "test" else f"{stem}.go"
 
 
 SPLITTER = GoSplitter(lambda source, unit: read_facts(source), role_of, stays, rename, cutter=cut_go)

@@ -35,6 +35,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("repository", "folder", 5, "Repository Repositories repositories"),
     *_hints("repository", "type", 5, "*Repository *Gateway *Dao *Mapper ?*Store"),
     *_hints("repository", "base", 5, "*Repository"),
+    *_hints("store", "type", 5, "Database *Database Db *Connection ConnectionFactory"),
     *_hints("model", "folder", 5, "Model Models Entity Entities models Domain"),
     *_hints("model", "type", 4, "*Model *Entity"),
     *_hints("model", "base", 5, "Model *.Model *Model *Entity"),

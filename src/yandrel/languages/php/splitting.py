@@ -47,7 +47,7 @@ class PhpSplitter(LiftingSplitter):
         return "plain" if any(facts.namespaces) else "functions"
 
     def stem_of(self, definition: Definition, facts: Facts) -> str:
-        return definition.name if definition.kind in TYPE_KINDS and any(facts.namespaces) else ""
+        return definition.name if definition.kind in TYPE_KINDS else ""
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
         facts = read_facts(text)

@@ -1,0 +1,7 @@
+package controllers
+
+import "net/http"
+
+func HealthHandler(w http.ResponseWriter, r *http.Request) {
+	w.Write([]byte("ok"))
+}

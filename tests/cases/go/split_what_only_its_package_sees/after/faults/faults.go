@@ -1,0 +1,5 @@
+package faults
+
+import "errors"
+
+var ErrNotFound = errors.New("not found")

@@ -1,0 +1,3 @@
+module example.com/library
+
+go 1.20

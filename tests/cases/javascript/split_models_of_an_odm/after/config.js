@@ -1,0 +1,3 @@
+const JWT_SECRET = process.env.JWT_SECRET || 'secret';
+
+module.exports = { JWT_SECRET };

@@ -1,0 +1,7 @@
+const { postRegister } = require('../controllers/register-controller');
+const express = require('express');
+
+const registerRoutes = express.Router()
+  .post('/', postRegister);
+
+module.exports = { registerRoutes };

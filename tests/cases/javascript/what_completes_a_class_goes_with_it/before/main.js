@@ -1,0 +1,3 @@
+const { Hive, count } = require('./hives');
+
+console.log(new Hive('north').weight(), count([]));

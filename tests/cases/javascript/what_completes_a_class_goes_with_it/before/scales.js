@@ -1,0 +1,1 @@
+exports.weigh = (name) => name.length;

@@ -1,0 +1,2 @@
+<?php
+const DB_DSN = 'sqlite::memory:';
