@@ -63,6 +63,7 @@ SCRIPTS = {
             "models/hive.js",
             "repositories/harvest-repository.js",
             "repositories/hive-repository.js",
+            "routes/common-routes.js",
         },
     ),
     "php-inline": (
@@ -212,7 +213,7 @@ NAMES = [
 @pytest.mark.parametrize(("method", "path", "name"), NAMES)
 def test_names_of_handlers(method: str, path: str, name: str) -> None:
     assert handler_name(method, path, set()) == name
-    assert handler_name(method, path, {name}) == name + "2"
+    assert handler_name(method, path, {name}) == name + "Handler"
 
 
 def test_handlers_written_in_place_are_named(tmp_path: Path, yandrel: Yandrel) -> None:

@@ -38,6 +38,8 @@ def handler_name(method: str, path: str, taken: set[str]) -> str:
     verb = verbs.get(method, "create" if method == "post" and many and not one else method)
     stem = camel("_".join([verb, *(singular(word) for word in words[:-1]), last]))
     name, number = stem, 2
+    if name in taken:
+        name = stem = stem + "Handler"
     while name in taken:
         name, number = f"{stem}{number}", number + 1
     return name

@@ -15,6 +15,10 @@ from yandrel.model.words import singular, words_of
 if TYPE_CHECKING:
     from yandrel.languages.cutting.cutter import TypeCutter
 
+SQL = re.compile(
+    rb"[\"'`]\s*(?:SELECT\s.+?\sFROM|INSERT\s+INTO|UPDATE\s+\w+\s+SET|DELETE\s+FROM)\b",
+    re.IGNORECASE | re.DOTALL,
+)
 WORD = re.compile(rb"[^\W\d]\w*")
 ROLE_WORDS = frozenset(
     {"handler", "controller", "service", "repository", "store", "model", "schema", "validator", "middleware"}
@@ -56,7 +60,10 @@ class DefinitionSplitter:
         found = {d.name: d for d in facts.definitions if not d.is_method}
         words = {name: self._words(source, d, facts) for name, d in found.items()}
         texts = {name: source[d.start : d.end] for name, d in found.items()}
-        told = {name: roles.get(name) or self.role_of(d, texts[name]) for name, d in found.items()}
+        told = {name: roles.get(name) or self._role(d, texts[name]) for name, d in found.items()}
+        handlers = {name for name, role in told.items() if role == "controller"}
+        tables = [n for n, role in told.items() if role in ("constant", "state") and words[n] & handlers]
+        told.update(dict.fromkeys(tables, "route"))
         types = [name for name, d in found.items() if d.kind in TYPE_KINDS and told[name] not in SHARED_ROLES]
         kept = [n for n, role in told.items() if role == "state" or (role == "model" and n not in types)]
         concepts = {self._bare(name) for name in (*types, *kept)} - {""}
@@ -78,6 +85,10 @@ class DefinitionSplitter:
         needed = frozenset(rest & found.keys())
         customs = self.customs_of(facts)
         return CrowdedFile(customs, tuple(pieces), source, {}, needed, (), self.notes(unit, source))
+
+    def _role(self, definition: Definition, text: bytes) -> str:
+        role = self.role_of(definition, text)
+        return role or ("repository" if definition.kind == "function" and SQL.search(text) else "")
 
     def customs_of(self, facts: Facts) -> str:
         """Return whose customs a built-in layout for a file follows."""

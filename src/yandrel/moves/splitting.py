@@ -132,7 +132,9 @@ def _place_by_use(
             waiting.remove(name)
             users = {other for other, piece in free.items() if name in piece.needs}
             places = {done.targets[user] for user in users if user in done.targets}
-            by_entry = name in file.rest_needs or any(user in done.stays for user in users)
+            by_entry = name in file.rest_needs or any(
+                name in piece.needs for piece in file.pieces if piece.name in done.stays
+            )
             piece = free[name]
             if not users and by_entry and piece.role in ("", "constant", "state"):
                 done.stays[name] = "only what makes and runs the application uses it"

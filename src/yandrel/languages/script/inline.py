@@ -8,6 +8,7 @@ from tree_sitter import Node
 
 from yandrel.languages.lifting import GENERIC, Lifted, handler_name
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
+from yandrel.languages.script.statements import Style, style_of
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.words import camel, singular, words_of
 
@@ -53,19 +54,20 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
         return Lifted(source)
     routes = find_routes(root)
     taken = set(re.findall(r"[A-Za-z_$][\w$]*", source.decode("utf-8", "replace")))
+    style = style_of(source, unit)
     typed = language_name(unit) == "typescript"
     types = _import_type(root) if typed else None
     edits: list[Edit] = []
     handlers = {}
     for route in routes:
-        made = _name_handler(route, taken, typed, types is not None)
+        made = _name_handler(route, taken, typed, types is not None, style.semicolon)
         edits += made
         if made:
             handlers[made[1].text.decode()] = _lines(route.arguments[-1])
     if types and any(b": RequestHandler" in edit.text for edit in edits):
         edits += types
     text = apply_edits(source, edits) if edits else source
-    gathered, groups = _gather(text, unit, taken)
+    gathered, groups = _gather(text, unit, taken, style)
     text = apply_edits(text, gathered) if gathered else text
     first: dict[str, tuple[int, int]] = {}
     for name, group in groups.items():
@@ -116,10 +118,11 @@ def _read_route(statement: Node, owners: set[str]) -> Route | None:
     return Route(statement, owner, method, path, given[1:], handler)
 
 
-def _name_handler(route: Route, taken: set[str], typed: bool, told: bool) -> list[Edit]:
+def _name_handler(route: Route, taken: set[str], typed: bool, told: bool, end: str) -> list[Edit]:
     """Return the edits that put a handler before its route, under a name.
 
-    Where types are written and the handler's say none, it gets one, if it is `told` where from.
+    Where types are written and the handler's say none, it gets one, if it is `told` where from. `end` is
+    what statements end with.
     """
     handler = route.arguments[-1]
     if handler.type not in ("arrow_function", "function_expression"):
@@ -134,7 +137,7 @@ def _name_handler(route: Route, taken: set[str], typed: bool, told: bool) -> lis
     text = handler.text or b""
     at = route.statement.start_byte
     return [
-        Edit(at, at, f"const {name}{kind} = ".encode() + text + b";\n\n"),
+        Edit(at, at, f"const {name}{kind} = ".encode() + text + f"{end}\n\n".encode()),
         Edit(handler.start_byte, handler.end_byte, name.encode()),
     ]
 
@@ -163,7 +166,7 @@ def _import_type(root: Node) -> list[Edit] | None:
     return None
 
 
-def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[str, str]]:
+def _gather(text: bytes, unit: str, taken: set[str], style: Style) -> tuple[list[Edit], dict[str, str]]:
     """Return the edits that turn the routes of each group into a router, and the groups by router."""
     root = parse(text, unit).root_node
     applications = _values(root, EXPRESS)
@@ -186,7 +189,7 @@ def _gather(text: bytes, unit: str, taken: set[str]) -> tuple[list[Edit], dict[s
             continue
         taken.add(name)
         groups[name] = group
-        edits += _router(own, group, name, text)
+        edits += _router(own, group, name, text, style)
     return edits, groups
 
 
@@ -224,19 +227,21 @@ def _lets_pass(node: Node, places: dict[int, Route]) -> bool:
     return route is not None and bool(route.group)
 
 
-def _router(routes: list[Route], group: str, name: str, text: bytes) -> list[Edit]:
+def _router(routes: list[Route], group: str, name: str, text: bytes, style: Style) -> list[Edit]:
+    quote, end_of_line = style.quote, style.semicolon
     edits = []
     lines = [f"const {name} = express.Router()"]
     for route in routes:
         found = PLAIN.match(route.path)
         rest = (found.group(2) if found else "") or "/"
         given = ", ".join(text_of(argument) for argument in route.arguments)
-        lines.append(f"{INDENT}.{route.method}('{rest}', {given})")
+        lines.append(f"{INDENT}.{route.method}({quote}{rest}{quote}, {given})")
         end = route.statement.end_byte
         if route is not routes[-1]:
             while text[end : end + 1] in (b"\n", b"\r"):
                 end += 1
             edits.append(Edit(route.statement.start_byte, end, b""))
     last = routes[-1].statement
-    mounted = "\n".join(lines) + f";\n\n{routes[-1].owner}.use('/{group}', {name});"
+    mount = f"{routes[-1].owner}.use({quote}/{group}{quote}, {name}){end_of_line}"
+    mounted = "\n".join(lines) + f"{end_of_line}\n\n{mount}"
     return [*edits, Edit(last.start_byte, last.end_byte, mounted.encode())]

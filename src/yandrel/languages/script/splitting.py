@@ -1,6 +1,7 @@
 """What the definitions of a crowded JavaScript or TypeScript file are."""
 
 import re
+from collections.abc import Mapping
 
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.script.cutting import cut_typescript
@@ -8,13 +9,21 @@ from yandrel.languages.script.facts import read_facts
 from yandrel.languages.script.inline import lift_inline
 from yandrel.languages.splitting import LiftingSplitter
 from yandrel.model.facts import Definition
+from yandrel.model.split import CrowdedFile
 
-HANDLER = re.compile(rb"\(\s*(?:req|request|_req|ctx|context|c)\b[^)]*\)")
+HANDLER = re.compile(rb"[^(]*\(\s*(?:req|request|_req|_request|ctx|context|c)\b[^)]*\)")
+"""A function whose own first parameter is a request; not one that takes such a function."""
 MIDDLEWARE = re.compile(rb"\(\s*\w+[^,)]*,\s*\w+[^,)]*,\s*next\b")
 DATA_MODEL = re.compile(
     rb"=\s*(?:mongoose\.(?:model|models)\b|new\s+(?:mongoose\.)?Schema\s*\(|mongoose\.Schema\s*\("
     rb"|(?:mongoose\.)?model\s*(?:<[^>]*>)?\s*\(|(?:sequelize|db|database|connection)\.define\s*\()"
 )
+CONNECTION = re.compile(
+    rb"=\s*(?:await\s+)?(?:new\s+(?:[\w.]+\.)?(?:Database|Pool|Client|Sequelize|PrismaClient|MongoClient|DataSource|Redis)"
+    rb"\s*\(|(?:[\w.]+\.)?(?:createConnection|createPool)\s*\(|knex\s*\()"
+)
+VALIDATION = re.compile(rb"=\s*\[\s*(?:body|check|param|query|header|cookie|oneOf)\s*\(")
+MADE = (("model", DATA_MODEL), ("store", CONNECTION), ("validator", VALIDATION))
 STATE = re.compile(rb"=\s*(?:\[|\{\s*\}|new\s+\w+)")
 INLINE = re.compile(
     rb"^[ \t]*\w+\.(get|post|put|patch|delete)\(\s*['\"`]([^'\"`]*)['\"`]\s*,[^\n]*?(?:=>|\bfunction\b)",
@@ -26,6 +35,8 @@ APPLICATION = re.compile(
 CHAINED = re.compile(rb"\bRouter\(\)\s*\.(?:get|post|put|patch|delete|all)\(")
 
 
+TAKES = re.compile(rb"[^({]*(?:function\b[^(]*|=\s*(?:async\s*)?)\(")
+"""A function, or a constant that is one; what is called like a handler may also wrap them."""
 STAYS = "its handler is written in place, and stays; give it a name first"
 
 
@@ -35,12 +46,13 @@ def role_of(definition: Definition, text: bytes) -> str:
     if MIDDLEWARE.search(head):
         return "middleware"
     if definition.kind == "function":
-        return "controller" if HANDLER.search(head) else ""
+        return "controller" if HANDLER.match(head) else ""
     if definition.kind == "constant":
         if b"=>" in head or b"function" in head:
-            return "controller" if HANDLER.search(head) else ""
-        if DATA_MODEL.search(text[:300]):
-            return "model"
+            return "controller" if HANDLER.match(head) else ""
+        for role, pattern in MADE:
+            if pattern.search(text[:300]):
+                return role
         return "state" if STATE.search(text[:200]) else "constant"
     return ""
 
@@ -48,12 +60,24 @@ def role_of(definition: Definition, text: bytes) -> str:
 def stays(definition: Definition, text: bytes) -> str:
     """Return why a definition cannot leave its file."""
     if definition.kind == "constant" and APPLICATION.search(text[:200]) and not CHAINED.search(text):
-        return "it is the application"
+        routing = re.search(rb"\bRouter\b", text[:200]) is not None
+        return "its routes are declared on it here" if routing else "it is the application"
     return ""
 
 
 class ScriptSplitter(LiftingSplitter):
     """Names the handlers that are written where their route is, and gives their routes a router."""
+
+    def read(
+        self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
+    ) -> CrowdedFile:
+        texts = {d.name: source[d.start : d.end] for d in read_facts(source, unit).definitions}
+        handling = {
+            name: role
+            for name, role in roles.items()
+            if role != "controller" or not TAKES.match(texts.get(name, b"")) or HANDLER.match(texts[name])
+        }
+        return super().read(unit, source, handling, skip)
 
     def lift(self, unit: str, source: bytes) -> Lifted:
         lifted = lift_inline(source, unit)

@@ -1,0 +1,3 @@
+const formatPrice = (price) => `$${price.toFixed(2)}`
+
+module.exports = { formatPrice }

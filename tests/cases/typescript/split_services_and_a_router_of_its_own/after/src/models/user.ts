@@ -1,0 +1,4 @@
+export interface User {
+  id: string;
+  email: string;
+}
