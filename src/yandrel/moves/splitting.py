@@ -138,7 +138,7 @@ def _place_by_use(
             piece = free[name]
             if not users and by_entry and piece.role in ("", "constant", "state"):
                 done.stays[name] = "only what makes and runs the application uses it"
-            elif len(places) == 1 and not by_entry and not piece.beside:
+            elif len(places) == 1 and not by_entry and not piece.beside and not piece.stem:
                 done.targets[name] = places.pop()
             else:
                 _place(done, homes, piece, "")

@@ -1,11 +1,13 @@
 """C#'s names: how they are looked up, spelled, opened; what a project keeps to itself."""
 
 import re
+import textwrap
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
 from yandrel.languages.csharp.content import Chain, ContentReader, read_content
 from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER
+from yandrel.languages.csharp.grammar import parse_first_branches
 from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
 from yandrel.languages.csharp.project import project_of
 from yandrel.languages.csharp.references import find_references
@@ -21,6 +23,7 @@ from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 ATTRIBUTE = "Attribute"
 ROOT = "global::"
 INDENT = "    "
+MANY_LINES = re.compile(rb'@"|"""|\$@')
 WORD = re.compile(rb"[^\W\d]\w*")
 
 
@@ -272,9 +275,11 @@ class CSharpDialect(Dialect):
         if not namespace:
             return head + body + newline
         block = origin.blocks[0]
-        if block.name and not _is_braced(origin, block):
+        if not _is_braced(origin, block) if block.name else has_top_level_statements(origin.source):
             return f"{head}namespace {namespace};{newline * 2}{body}{newline}"
         indent = _indent_of(origin, 0)
+        if not block.name and not MANY_LINES.search(body.encode()):
+            pieces = [textwrap.indent(piece, indent).lstrip() for piece in pieces]
         inner = (newline * 2 + indent).join(pieces)
         return f"{head}namespace {namespace}{newline}{{{newline}{indent}{inner}{newline}}}{newline}"
 
@@ -350,6 +355,12 @@ def _indent_of(content: Content, block: int) -> str:
 
 def _is_braced(content: Content, block: Block) -> bool:
     return bool(block.name) and content.source[block.start : block.start + 1] == b"{"
+
+
+def has_top_level_statements(source: bytes) -> bool:
+    """Whether a file runs statements outside of types, as only languages with short namespaces can."""
+    statements = parse_first_branches(source).root_node.named_children
+    return any(node.type == "global_statement" for node in statements)
 
 
 def _first_usings(content: Content, lines: list[tuple[str, str]]) -> list[Edit]:

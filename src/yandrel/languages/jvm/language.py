@@ -13,7 +13,7 @@ from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Relocation
 from yandrel.model.evidence import Hint
-from yandrel.model.facts import Facts
+from yandrel.model.facts import Definition, Facts
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
@@ -72,6 +72,11 @@ class JvmLanguage(NamedLanguage):
         from yandrel.languages.jvm.splitting import JavaSplitter
 
         return super().splitter(name) if name == "kotlin" else JavaSplitter()
+
+    def split_role(self, definition: Definition, text: bytes) -> str:
+        from yandrel.languages.jvm.splitting import role_of
+
+        return role_of(definition, text)
 
     def open_dialect(self, view: NamedView) -> "Dialect":
         from yandrel.languages.jvm.dialect import JvmDialect

@@ -13,13 +13,31 @@ from yandrel.languages.trees import text_of
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.facts import Definition
 
+CLASS_NAME = re.compile(rb"\bclass\s+(\w+)")
+REQUEST = re.compile(
+    rb"[(,]\s*(?:\w+\s*:\s*)?(?:HttpExchange|HttpServletRequest|ServerRequest|ServerHttpRequest|RoutingContext"
+    rb"|ApplicationCall|HttpRequest)\b"
+)
+"""A parameter that only those who answer requests take."""
 SAID = {"public", "protected", "private"}
 MEMBERS = {*TYPE_KINDS, "field_declaration", "method_declaration", "constructor_declaration"}
 
 
 def role_of(definition: Definition, text: bytes) -> str:
     """Return the role that a definition's own text tells."""
-    return "error" if any(base.endswith(("Exception", "Error")) for base in definition.bases) else ""
+    if any(base.endswith(("Exception", "Error")) for base in definition.bases):
+        return "error"
+    if definition.kind not in ("class", "object"):
+        return ""
+    if definition.kind == "object" or _holds_only_functions(text):
+        return "" if definition.kind == "object" else "helper"
+    return "controller" if REQUEST.search(text) else ""
+
+
+def _holds_only_functions(text: bytes) -> bool:
+    """Whether a class cannot be made, and so holds functions alone."""
+    name = CLASS_NAME.search(text)
+    return name is not None and re.search(rb"private\s+" + name.group(1) + rb"\s*\(\s*\)", text) is not None
 
 
 def stays(definition: Definition, text: bytes) -> str:

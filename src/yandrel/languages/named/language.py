@@ -91,7 +91,11 @@ class NamedLanguage(ABC):
             runs = definition.name in ("main", "Program") or {"main()", "Main()"} & {*definition.members}
             return "it runs the application" if runs else ""
 
-        return TypeSplitter(self.read_facts, lambda definition, text: "", stays, cutter=self.type_cutter)
+        return TypeSplitter(self.read_facts, self.split_role, stays, cutter=self.type_cutter)
+
+    def split_role(self, definition: Definition, text: bytes) -> str:
+        """Return the role that a definition's own text tells, where its file is taken apart."""
+        return ""
 
     def type_cutter(self, unit: str) -> "TypeCutter | None":
         """Return what cuts the types of a unit, where the language has interfaces."""

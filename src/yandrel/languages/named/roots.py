@@ -51,8 +51,10 @@ class Roots:
 def infer_roots(namespaces: Mapping[str, str], declared: tuple[SourceRoot, ...]) -> list[SourceRoot]:
     """Return the roots that units show whose namespace ends like their folder.
 
-    `namespaces` are those that units declare, by path.
+    `namespaces` are those that units declare, by path. One unit alone shows enough, of several two must
+    agree.
     """
+    enough = min(ENOUGH, len(namespaces))
     votes: Counter[tuple[str, str]] = Counter()
     known = Roots(declared)
     for path, namespace in namespaces.items():
@@ -66,7 +68,7 @@ def infer_roots(namespaces: Mapping[str, str], declared: tuple[SourceRoot, ...])
         votes["".join(f + "/" for f in folders), ".".join(parts)] += 1
     best: dict[str, tuple[int, str]] = {}
     for (root, prefix), count in votes.items():
-        if count >= ENOUGH and count > best.get(root, (0, ""))[0]:
+        if count >= enough and count > best.get(root, (0, ""))[0]:
             best[root] = (count, prefix)
     found: list[SourceRoot] = []
     inferred = Roots()

@@ -1,0 +1,3 @@
+package com.example.library.errors
+
+class BookNotFoundException(id: Int) : RuntimeException("no book $id")

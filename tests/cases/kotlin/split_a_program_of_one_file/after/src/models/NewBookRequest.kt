@@ -1,0 +1,3 @@
+package com.example.library.models
+
+data class NewBookRequest(val title: String)
