@@ -2,11 +2,13 @@
 
 import difflib
 
+from yandrel.app.fitting import fit_to_place
 from yandrel.app.new import NewRequest, report_new, scaffolder_of
 from yandrel.app.new_like import model_unit, new_unit_like
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.errors import CallError, RefusedError
+from yandrel.languages.registry import language_of
 from yandrel.layout.config import Role
 from yandrel.model.results import NewReport
 from yandrel.model.scaffold import Concept
@@ -46,9 +48,9 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
     home = _home_of(known, name, domain)
     if home in workspace.tree.files or (workspace.root / home).exists():
         raise RefusedError("is there already", where=home, todo="choose another name")
-    text = scaffolder.skeleton(
-        role, Concept(name, Concept.of(name).many), _neighbours(workspace, role), package_of_homes(layout)
-    )
+    concept = Concept(name, Concept.of(name).many)
+    text = scaffolder.skeleton(role, concept, _neighbours(workspace, role, home), package_of_homes(layout))
+    text = fit_to_place(workspace, role, home, text)
     files = new_files(
         workspace.root, {home: text, **_marker(workspace, home, scaffolder.folder_marker(home))}
     )
@@ -59,7 +61,15 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
 def _home_of(role: Role, name: str, domain: str) -> str:
     if not role.homes:
         raise CallError(f"the layout gives {role.name} no home", todo="write one down in [roles]")
-    pattern = role.homes[0]
+    fillable = [home for home in role.homes if home.is_fillable() and home.placeholders()]
+    pattern = next(
+        (home for home in fillable if "domain" in home.placeholders() or not domain), role.homes[0]
+    )
+    if domain and "domain" not in pattern.placeholders():
+        raise CallError(
+            f"the home {pattern.text} has no place for a domain", where=f"{role.name} {domain}/{name}",
+            todo=f"say {name} alone, or give the role a home with {{domain}} in it",
+        )  # fmt: skip
     values = {"name": name, "domain": domain or Concept.of(name).many, "unit": name}
     missing = pattern.placeholders() - set(values)
     if missing:
@@ -70,18 +80,27 @@ def _home_of(role: Role, name: str, domain: str) -> str:
     return pattern.fill(values)
 
 
-def _neighbours(workspace: Workspace, role: str) -> dict[str, bytes]:
-    """Return the units of a role, by the name that each has."""
+def _neighbours(workspace: Workspace, role: str, home: str) -> dict[str, bytes]:
+    """Return the units of a role by their names: those of the new one's folder, if there are any."""
+    folder, language = home.rpartition("/")[0], language_of(home)
+    alike = [unit for unit in workspace.picture.readings if language_of(unit) == language]
+    near = _named_units(workspace, role, [unit for unit in alike if unit.rpartition("/")[0] == folder])
+    read = workspace.index.read_source
+    return {name: read(unit).data for name, unit in (near or _named_units(workspace, role, alike)).items()}
+
+
+def _named_units(workspace: Workspace, role: str, units: list[str]) -> dict[str, str]:
     picture = workspace.picture
-    out: dict[str, bytes] = {}
-    for unit, reading in picture.readings.items():
+    out: dict[str, str] = {}
+    for unit in units:
+        reading = picture.readings[unit]
         if reading.role != role or not workspace.index.facts[unit].definitions:
             continue
         stem = unit.rpartition("/")[2].rpartition(".")[0]
         named = reading.values.get("name") or "_".join(concept_words(stem))
         name = named if named and named not in ("base", "__init__") else picture.domain(unit)
         if name and named != "base":
-            out[singular(name)] = workspace.index.read_source(unit).data
+            out[singular(name)] = unit
     return out
 
 

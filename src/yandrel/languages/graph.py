@@ -10,6 +10,10 @@ from yandrel.model.project import Units
 class KeptGraph(ABC):
     """The resolved references of units; a subclass resolves one unit's."""
 
+    def namespace_at(self, path: str) -> str:
+        """Return the namespace that a unit at a path would declare; nothing where units declare none."""
+        return ""
+
     def __init__(self, units: Units) -> None:
         self.units = units
         self._resolved: dict[str, Resolved] = {}

@@ -2,7 +2,7 @@
 
 import re
 from collections import Counter
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 
 from yandrel.model.scaffold import Concept
 from yandrel.model.words import camel, pascal, plural, singular, words_of
@@ -39,7 +39,8 @@ def outline(
     for name, source in sorted(neighbours.items()):
         text = source.decode("utf-8", "replace").replace("\r\n", "\n")
         wanted = pascal(singular(name))
-        found = next((f for f in TYPE.finditer(text) if wanted in f["name"]), None)
+        fitting = [f for f in _find_types(text) if wanted in f["name"]]
+        found = next((f for f in fitting if f["name"].lower().endswith(role)), next(iter(fitting), None))
         if found is not None and "abstract" not in found["head"] and not found["name"].startswith("Base"):
             shown.append((name, text, found))
     if not shown:
@@ -47,6 +48,21 @@ def outline(
     bases = Counter(found["rest"] for _, _, found in shown)
     name, text, found = max(shown, key=lambda item: bases[item[2]["rest"]])
     return _written(role, concept, text, name, found, suffix, imports)
+
+
+def _find_types(text: str) -> Iterator[re.Match[str]]:
+    """Yield the types that have a body."""
+    at = 0
+    while found := TYPE.search(text, at):
+        if _has_body(found):
+            yield found
+        at = found.end("name")
+
+
+def _has_body(found: re.Match[str]) -> bool:
+    """Whether what follows a name is the type's own body: `type Hive struct {`, not `type Hive Box`."""
+    rest = found["rest"].strip()
+    return not found["head"].rstrip().endswith("type") or rest in ("struct", "interface") or rest[:1] == "="
 
 
 def _written(

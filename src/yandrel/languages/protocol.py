@@ -40,6 +40,9 @@ class View(Protocol):
     def namespace_of(self, unit: str) -> str:
         """Return the namespace of a unit as the language writes it, or nothing."""
 
+    def namespace_at(self, path: str) -> str:
+        """Return the namespace that a unit at a path would declare; nothing where units declare none."""
+
     def find_qualified(self, name: str) -> Symbol | None:
         """Return what a qualified name means, as the language writes it."""
 

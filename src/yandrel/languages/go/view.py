@@ -184,6 +184,11 @@ class GoView(UnloadedGraph):
                 out[unit] = (name, expected)
         return out
 
+    def namespace_at(self, path: str) -> str:
+        folder = folder_of(path)
+        there = self.members.get((folder, False))
+        return declared_name(self.units.facts[there[0]]) if there else self.expected_name(folder)
+
     def expected_name(self, folder: str) -> str:
         """Return the package name that a folder asks for: its own, also where that is a version of an API."""
         last = folder.rstrip("/").rpartition("/")[2]

@@ -171,6 +171,9 @@ class NamedView(UnloadedGraph):
     def spell(self, name: str) -> str:
         return name.replace(".", self.separator)
 
+    def namespace_at(self, path: str) -> str:
+        return self.spell(self.expected_namespace(path) or "")
+
     def namespace_of(self, unit: str) -> str:
         facts = self.units.facts.get(unit)
         if facts is None:
