@@ -19,7 +19,7 @@ from yandrel.moves.proof import CYCLE, Proof, prove
 from yandrel.moves.relocate import map_relocation
 from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
-from yandrel.moves.things import Thing, find_target, find_thing
+from yandrel.moves.things import Thing, find_namespace, find_target, find_thing
 from yandrel.rules.registry import load_rules
 from yandrel.rules.runner import run_rules
 from yandrel.survey.homes import find_home
@@ -126,6 +126,10 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     index = workspace.index
     pairs: list[tuple[Thing, Thing]] = []
     for source_text, target_text in step.pairs:
+        everywhere = find_namespace(index, source_text, target_text, workspace.here)
+        if everywhere:
+            pairs += everywhere
+            continue
         source = find_thing(index, source_text, workspace.here)
         if target_text is None:
             target = home_target(workspace, source)

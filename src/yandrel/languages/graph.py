@@ -10,6 +10,10 @@ from yandrel.model.project import Units
 class KeptGraph(ABC):
     """The resolved references of units; a subclass resolves one unit's."""
 
+    def places_of(self, namespace: str, other: str = "") -> list[tuple[str, str]]:
+        """Return the folders that a namespace has, each with the one that another would have there."""
+        return []
+
     def namespace_at(self, path: str) -> str:
         """Return the namespace that a unit at a path would declare; nothing where units declare none."""
         return ""

@@ -49,6 +49,9 @@ class View(Protocol):
     def place_for(self, name: str) -> str | None:
         """Return the path, without suffix, that a qualified name would have; None where nothing says so."""
 
+    def places_of(self, namespace: str, other: str = "") -> list[tuple[str, str]]:
+        """Return the folders that a namespace has, each with the one that another would have there."""
+
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         """Return how configuration writes the qualified name of a unit or definition."""
 

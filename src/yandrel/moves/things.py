@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from yandrel.errors import CallError, RefusedError
 from yandrel.index.code import CodeIndex
+from yandrel.languages.protocol import View
 from yandrel.languages.registry import BY_SUFFIX, language_of, load_language
 
 
@@ -73,8 +74,51 @@ def find_thing(index: CodeIndex, text: str, here: str = "") -> Thing:
         if symbol.unit in index.facts and index.language(symbol.unit).is_package_marker(symbol.unit):
             return Thing(symbol.unit[: symbol.unit.rfind("/") + 1])
         return Thing(symbol.unit)
+    _refuse_scattered(index, text)
     near = nearest(text, [*index.facts, *(index.namespace_of(u) for u in index.facts)])
     raise CallError("no such file, folder or definition", where=text, todo=near)
+
+
+def _refuse_scattered(index: CodeIndex, text: str) -> None:
+    """Raise CallError where a namespace is named whose folders are not called like it."""
+    folders = sorted(
+        {unit.rpartition("/")[0] + "/" for unit in index.facts if index.namespace_of(unit) == text}
+    )
+    if folders:
+        more = f" and {len(folders) - 3} more" if len(folders) > 3 else ""
+        raise CallError(
+            f"is a namespace that follows from no folder; its units stand in {', '.join(folders[:3])}{more}",
+            where=text, todo="name a folder",
+        )  # fmt: skip
+
+
+def find_namespace(index: CodeIndex, source: str, target: str | None, here: str) -> list[tuple[Thing, Thing]]:
+    """Return the moves of a namespace that has folders below several source roots, its tests' among them.
+
+    Nothing where the source is a path, or stands in one folder; raises CallError where the target is a path.
+    """
+    if target is None or "/" in source or (index.root / (here or ".") / source).exists():
+        return []
+    for view in index.views.values():
+        folders = [folder for folder, _ in view.places_of(source)]
+        if not folders or not _is_place(view, source):
+            continue
+        places = [] if "/" in target else view.places_of(source, target)
+        if len(folders) == 1 and not places:
+            return []
+        if len(places) < len(folders):
+            raise CallError(
+                f"stands in {len(folders)} folders, {', '.join(folders[:3])}", where=source,
+                todo="name the new namespace, or one folder",
+            )  # fmt: skip
+        return [(Thing(folder), Thing(new)) for folder, new in places]
+    return []
+
+
+def _is_place(view: View, name: str) -> bool:
+    """Whether a qualified name means a namespace, and no definition."""
+    symbol = view.find_qualified(name)
+    return symbol is None or symbol.unit.endswith("/")
 
 
 def nearest(text: str, choices: list[str]) -> str:

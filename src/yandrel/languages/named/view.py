@@ -186,8 +186,8 @@ class NamedView(UnloadedGraph):
             found = self.table.find(dotted, space)
             if found is not None:
                 return found
-        folder = self.place_for(name) if self.table.has_namespace(dotted) else None
-        return Symbol(folder + "/") if folder is not None and folder + "/" in self.units.folders else None
+        places = self.places_of(name) if self.table.has_namespace(dotted) else []
+        return Symbol(places[0][0]) if len(places) == 1 else None
 
     def place_for(self, name: str) -> str | None:
         """Return the path that a qualified name, or a namespace, would have below the roots."""
@@ -202,6 +202,24 @@ class NamedView(UnloadedGraph):
         if best is None:
             return None
         return best.path + dotted[len(best.namespace) :].lstrip(".").replace(".", "/")
+
+    def places_of(self, namespace: str, other: str = "") -> list[tuple[str, str]]:
+        old, new = (
+            name.strip(self.separator).replace(self.separator, ".")
+            for name in (namespace, other or namespace)
+        )
+        if "/" in namespace or "." not in old or not self.is_own(old):
+            return []
+        found = []
+        for root in self.project.roots:
+            start = root.namespace + "." if root.namespace else ""
+            if (old + ".").startswith(start) and (new + ".").startswith(start):
+                folder, target = (
+                    root.path + name[len(start) :].replace(".", "/") + "/" for name in (old, new)
+                )
+                if folder in self.units.folders and folder != root.path:
+                    found.append((folder, target))
+        return found
 
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         if not symbol.name:

@@ -1,0 +1,5 @@
+package coop.waxmoor.colonies;
+
+public class Hive {
+    int frames = 10;
+}

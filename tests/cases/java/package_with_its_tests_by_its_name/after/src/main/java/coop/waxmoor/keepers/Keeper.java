@@ -1,0 +1,7 @@
+package coop.waxmoor.keepers;
+
+import coop.waxmoor.colonies.Hive;
+
+public class Keeper {
+    Hive own = new Hive();
+}

@@ -1,0 +1,7 @@
+package coop.waxmoor.colonies;
+
+class HiveTest {
+    boolean isFull() {
+        return new Hive().frames == 10;
+    }
+}

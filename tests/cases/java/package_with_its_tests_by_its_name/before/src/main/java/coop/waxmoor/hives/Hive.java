@@ -1,0 +1,5 @@
+package coop.waxmoor.hives;
+
+public class Hive {
+    int frames = 10;
+}

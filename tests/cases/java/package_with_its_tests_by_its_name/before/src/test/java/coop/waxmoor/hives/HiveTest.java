@@ -1,0 +1,7 @@
+package coop.waxmoor.hives;
+
+class HiveTest {
+    boolean isFull() {
+        return new Hive().frames == 10;
+    }
+}
