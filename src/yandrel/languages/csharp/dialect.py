@@ -23,6 +23,7 @@ from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 ATTRIBUTE = "Attribute"
 ROOT = "global::"
 INDENT = "    "
+DIRECTIVE = re.compile(rb"^[ \t]*#[ \t]*(if|elif|else|endif)\b([^\r\n]*)", re.MULTILINE)
 MANY_LINES = re.compile(rb'@"|"""|\$@')
 WORD = re.compile(rb"[^\W\d]\w*")
 
@@ -291,6 +292,10 @@ class CSharpDialect(Dialect):
         out = []
         for clause in content.clauses:
             path = renaming.place(clause.path, "type")
+            if content.statements[clause.statement].conditional:
+                asked = condition_at(content.source, clause.start)
+                out.append(AddedImport(path, clause.space, clause.bound or "*", asked))
+                continue
             if clause.bound and clause.bound.encode() in words:
                 out.append(AddedImport(path, "type", clause.bound))
             elif clause.space == STATIC:
@@ -335,7 +340,30 @@ def _key(path: str) -> str:
     return ("0" if (path + ".").startswith("System.") else "1") + path
 
 
+def condition_at(source: bytes, place: int) -> str:
+    """Return what the preprocessor asks before it reads a place."""
+    asked: list[list[str]] = []
+    for found in DIRECTIVE.finditer(source, 0, place):
+        word, text = found[1].decode(), found[2].decode("utf-8", "replace").partition("//")[0].strip()
+        if word == "if":
+            asked.append([text])
+        elif asked and word == "endif":
+            asked.pop()
+        elif asked:
+            *before, last = asked[-1]
+            asked[-1] = [*before, f"!({last})", *([text] if word == "elif" else [])]
+    parts = [part for level in asked for part in level]
+    if len(parts) == 1:
+        return parts[0]
+    return " && ".join(part if part[:1] == "!" else f"({part})" for part in parts)
+
+
 def _using_line(new: AddedImport) -> str:
+    line = _plain_using_line(new)
+    return f"#if {new.condition}\n{line}\n#endif" if new.condition else line
+
+
+def _plain_using_line(new: AddedImport) -> str:
     if new.alias == "*":
         return f"using static {new.path};" if new.space == STATIC else f"using {new.path};"
     return f"using {new.alias or last_of(new.path)} = {new.path};"

@@ -11,6 +11,7 @@ ITEM = re.compile(
     rb"<(Compile|Content|EmbeddedResource|None|Page)\s+Include\s*=\s*\"([^\"*$]+)\"[^>/]*(?:/>|>.*?</\1\s*>)",
     re.DOTALL,
 )
+LINK = re.compile(rb"(<Link>)([^<]*)(</Link>)")
 LISTS = b"<Compile Include"
 FINDS_ALL = b"Sdk="
 SOURCE = ".cs"
@@ -51,6 +52,7 @@ class Listings:
                 self.settle_item(path, unit, item)
         for origin, unit in self.new_files():
             self.list_new(origin, unit)
+        self.link_targets()
         edits: dict[str, list[Edit]] = {}
         for path, spans in self.removed.items():
             edits.setdefault(path, []).extend(Edit(start, end, b"") for start, end in spans)
@@ -69,10 +71,10 @@ class Listings:
 
     def settle_item(self, path: str, unit: str, item: re.Match[bytes]) -> None:
         """Take a file that goes out of a list, and put it into that of the project where it arrives."""
-        if not unit.startswith(_folder(path)):
-            return
         if unit in self.relocation.gone:
             self.removed.setdefault(path, []).append(self.lines_of(path, item))
+            return
+        if not unit.startswith(_folder(path)):
             return
         new = self.relocation.unit(unit)
         home = self.home_of(new)
@@ -82,6 +84,17 @@ class Listings:
         self.removed.setdefault(path, []).append((start, end))
         if home in self.manifests:
             self.insert(home, self.end_of_list(home), path, item, new)
+
+    def link_targets(self) -> None:
+        """Link where definitions go in each project that links the file which they come from."""
+        pairs = {(s.unit, t.unit) for s, t in self.relocation.definitions.items() if t.unit.endswith(SOURCE)}
+        for origin, target in sorted(pairs):
+            for path, items in self.items.items():
+                linked = origin in items and not origin.startswith(_folder(path))
+                if linked and target not in items and target != self.relocation.unit(origin):
+                    self.insert(
+                        path, self.lines_of(path, items[origin])[1], path, items[origin], target, origin
+                    )
 
     def new_files(self) -> Iterator[tuple[str, str]]:
         """Yield files that no list has yet, with the file that each comes out of."""
@@ -104,8 +117,10 @@ class Listings:
         at = self.end_of_list(home) if item is None else self.lines_of(home, item)[1]
         self.insert(home, at, home, item or self.last_item(home), unit)
 
-    def insert(self, home: str, at: int, origin: str, like: re.Match[bytes], unit: str) -> None:
-        """List a file, in the words in which another is listed."""
+    def insert(
+        self, home: str, at: int, origin: str, like: re.Match[bytes], unit: str, linked: str = ""
+    ) -> None:
+        """List a file, in the words in which another is listed; `linked` is that one, where it is a link."""
         start, end = self.lines_of(origin, like)
         line = self.manifests[origin][start:end]
         base = _folder(self.relocation.unit(home)).rstrip("/") or "."
@@ -113,7 +128,9 @@ class Listings:
         if b"/" not in like[2]:
             written = written.replace(b"/", b"\\")
         text = line.replace(b'"' + like[2] + b'"', b'"' + written + b'"', 1)
-        self.inserted.setdefault(home, {}).setdefault(at, []).append(text)
+        text = LINK.sub(lambda found: _linked_as(found, linked, unit), text) if linked else text
+        if text not in self.inserted.setdefault(home, {}).setdefault(at, []):
+            self.inserted[home][at].append(text)
 
     def last_item(self, path: str) -> re.Match[bytes]:
         compiled = [item for item in self.items[path].values() if item[1] == b"Compile"]
@@ -127,6 +144,16 @@ class Listings:
         data = self.manifests[path]
         end = data.find(b"\n", item.end())
         return data.rfind(b"\n", 0, item.start()) + 1, len(data) if end < 0 else end + 1
+
+
+def _linked_as(found: re.Match[bytes], old: str, new: str) -> bytes:
+    """Return the name that a link shows, when it leads to another file; as deep below as it was."""
+    shown = found[2].decode("utf-8", "replace").replace("\\", "/").split("/")
+    depth = len(old.split("/")) - len(shown)
+    if depth < 0 or old.split("/")[depth:] != shown:
+        return found[1] + new.rpartition("/")[2].encode() + found[3]
+    separator = b"/" if b"/" in found[2] else b"\\"
+    return found[1] + separator.join(part.encode() for part in new.split("/")[depth:]) + found[3]
 
 
 def _folder(path: str) -> str:

@@ -42,11 +42,12 @@ class KeptImport:
 
 @dataclass(frozen=True, slots=True)
 class AddedImport:
-    """An import that is new in a file."""
+    """An import that is new in a file; `condition` is what the preprocessor asks before it."""
 
     path: str
     space: str
     alias: str = ""
+    condition: str = ""
 
 
 class Known(ABC):

@@ -1,0 +1,10 @@
+using System;
+#if SMALL
+using System.IO;
+#else
+using System.IO.Compression;
+#endif
+
+namespace Waxmoor.Hives
+{
+}

@@ -1,0 +1,19 @@
+using System;
+#if !(SMALL)
+using System.IO.Compression;
+#endif
+#if SMALL
+using System.IO;
+#endif
+
+namespace Waxmoor
+{
+	public class Keeper
+	{
+	}
+
+	public class Hive
+	{
+		public int Frames { get; set; }
+	}
+}

@@ -1,0 +1,8 @@
+using System;
+
+namespace Waxmoor
+{
+	public class Keeper
+	{
+	}
+}
