@@ -35,6 +35,9 @@ def find_references(
         here, there = (files.get(project_of(unit, project), "") for unit in (use.new_user, use.new_used))
         if not here or not there or here == there:
             continue
+        before = [files.get(project_of(unit, project), "") for unit in (use.user, use.used.unit)]
+        if all(before) and before[0] != before[1] and not networkx.has_path(graph, *before):
+            continue  # It links the file, and goes on linking what it needs.
         if networkx.has_path(graph, here, there):
             continue
         if networkx.has_path(graph, there, here):
