@@ -1,5 +1,6 @@
 """Rewriting a relocation of Go: package clauses, qualifiers, imports, what leaves and what arrives."""
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
@@ -523,8 +524,17 @@ def arrival_text(
     lines = text.split("\n")
     first = next((n for n, line in enumerate(lines) if not line.strip().startswith("//")), 0)
     lines = [line.removeprefix("\t") for line in lines]
-    lines[first] = f"{piece.keyword} {lines[first]}"
+    lines[first] = f"{piece.keyword} {_closed_up(lines[first])}"
     return "\n".join(lines)
+
+
+def _closed_up(line: str) -> str:
+    """Return the first line of what stood in a list, without the spaces that lined it up with others."""
+    code, slashes, comment = line.partition("//") if '"' not in line and "`" not in line else (line, "", "")
+    head, equals, value = code.partition("=")
+    head = re.sub(r"[ \t]{2,}", " ", head)
+    code = f"{head.rstrip()} = {value.strip()}" if equals else head.rstrip()
+    return f"{code} {slashes}{comment}" if slashes else code
 
 
 def create_file(

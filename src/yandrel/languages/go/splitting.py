@@ -17,6 +17,11 @@ from yandrel.model.words import snake
 CALLED = {"controller": "handlers", "middleware": "middleware", "error": "errors", "model": "models"}
 CALLED |= {"constant": "constants", "state": "state", "route": "routes"}
 MADE_ERROR = re.compile(rb"=\s*(?:errors\.New|fmt\.Errorf)\(")
+HOLDS_MANY = re.compile(
+    rb"\bmap\[|\bmake\(|\]\*?[\w.]+\s*(?:\{|$|//)|\bsync\.Map\b"
+    rb"|=\s*&?(?:\w+\.)?(?:[Nn]ew\w*\(|\w+\{)"
+)
+"""A variable that holds things of the application: a map, a list, a store that is made."""
 HANDLER = re.compile(rb"\bhttp\.ResponseWriter\b[^)]*\*http\.Request\b")
 WRAPS = re.compile(rb"\)\s*http\.Handler(?:Func)?\s*\{")
 
@@ -31,7 +36,7 @@ def role_of(definition: Definition, text: bytes) -> str:
     if definition.kind == "constant" and MADE_ERROR.search(text):
         return "error"
     if definition.kind == "constant":
-        return "state" if definition.value != "const" and not definition.name.isupper() else "constant"
+        return "state" if definition.value != "const" and HOLDS_MANY.search(text) else "constant"
     if definition.kind in ("struct", "interface") and definition.name.endswith("Error"):
         return "error"
     return ""

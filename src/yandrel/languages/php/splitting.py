@@ -14,7 +14,9 @@ from yandrel.languages.splitting import LiftingSplitter
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 
 HANDLER = re.compile(rb"\(\s*(?:array|\??[\w\\]*Request)\s+\$(?:request|req|query|params|input)\b")
-ASKS = re.compile(rb"\$_(?:GET|POST|REQUEST|SERVER|FILES)\b")
+ASKS = re.compile(
+    rb"\$_(?:GET|POST|REQUEST|FILES)\b|\$_SERVER\[['\"](?:REQUEST_METHOD|REQUEST_URI|PATH_INFO)\b"
+)
 HEAD = re.compile(
     rb"\A(?:#![^\n]*\n)?<\?php\s*(?:(?://|#)[^\n]*\n\s*|/\*.*?\*/\s*)*(declare\s*\([^)]*\)\s*;)?", re.DOTALL
 )

@@ -1,0 +1,3 @@
+package repositories
+
+var Hives = map[string]int{"north": 3}

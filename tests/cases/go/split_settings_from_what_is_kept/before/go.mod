@@ -1,0 +1,3 @@
+module example.org/waxmoor
+
+go 1.20
