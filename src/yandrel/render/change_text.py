@@ -93,11 +93,13 @@ def render_adopt(report: AdoptReport, style: Style) -> str:
             "only new ones will fail."
         )
     elif report.findings:
-        out.append(
-            f"  {plural_of(report.findings, 'thing')} "
-            f"{'does' if report.findings == 1 else 'do'} not fit: `yandrel check` shows them, "
-            "`yandrel check --accept` takes them as they are."
+        one = report.findings == 1
+        said = (
+            f"{plural_of(report.findings, 'thing')} {'does' if one else 'do'} not fit: `yandrel check` shows "
+            f"{'it' if one else 'them'}, `yandrel check --accept` takes "
+            + ("it as it is." if one else "them as they are.")
         )
+        out += wrap(said, style.width, "  ", "  ")
     else:
         out.append("  Everything fits: `yandrel check` is clean.")
     return "\n".join(out) + "\n"

@@ -217,9 +217,8 @@ def _top_level(picture: Picture) -> tuple[list[str], str]:
     by_role = [n for n in folders if n.lower() in ROLE_WORDS]
     by_domain = [n for n in folders if singular("_".join(concept_words(n)) or "-") in concepts]
     shown = prefix or "the top level"
-    text = (
-        f"{shown} shows {len(by_role)} of the roles and {len(by_domain)} of {len(concepts)} domains by name"
-    )
+    told = f" and {len(by_domain)} of {len(concepts)} domains" if concepts else ""
+    text = f"{shown} shows {len(by_role)} of the roles{told} by name"
     return [n + "/" if n in folders else n for n in names], text
 
 
