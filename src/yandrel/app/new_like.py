@@ -7,8 +7,11 @@ from yandrel.app.new import NewRequest, report_new
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.errors import CallError, RefusedError
+from yandrel.languages.edits import cut_span
 from yandrel.languages.registry import language_of, load_language
 from yandrel.layout.config import SHARED
+from yandrel.model.changes import Edit, apply_edits
+from yandrel.model.facts import TYPE_KINDS
 from yandrel.model.results import NewReport
 from yandrel.model.scaffold import Concept
 from yandrel.model.words import singular
@@ -17,6 +20,7 @@ from yandrel.moves.things import find_thing, nearest
 from yandrel.scaffold.words import WordChanger
 
 MOST_NOTES = 5
+PRIVATE = re.compile(r"\b(?:private|fileprivate)\b")
 NUMBERED = re.compile(r"\d{4}_\w+\.(?:sql|py)\Z")
 
 
@@ -89,7 +93,7 @@ def _copy(
         source = index.read_source(unit)
         if source.problem:
             raise RefusedError(source.problem, where=unit, todo="mend it first")
-        before = source.data.decode("utf-8")
+        before = _without_shared(workspace, unit, path, source.data, changer).decode("utf-8")
         texts[path] = index.language(unit).scaffolder().settle(before, changer.change(before))
     if not texts:
         raise RefusedError(f"no unit is named for {old.many}", where=title, todo="name another model")
@@ -102,6 +106,22 @@ def _copy(
     written = write_changes(workspace, files, title, manner)
     steps = ("yandrel check",)
     return report_new(title, files, written.number, written.diff, steps, written.output, notes)
+
+
+def _without_shared(workspace: Workspace, unit: str, path: str, source: bytes, changer: WordChanger) -> bytes:
+    """Leave out what says nothing of the model, where the copy sees it as its namespace does."""
+    index = workspace.index
+    beside = unit.rpartition("/")[0] == path.rpartition("/")[0]
+    if not index.language(unit).implicit or not beside:
+        return source
+    edits = []
+    for definition in index.facts[unit].definitions:
+        text = source[definition.start : definition.end]
+        head = text.partition(b"{")[0].decode("utf-8", "replace")
+        own = changer.touches(head) or definition.hidden or PRIVATE.search(head)
+        if not (own or definition.is_method or definition.kind in TYPE_KINDS):
+            edits.append(Edit(*cut_span(source, definition.start, definition.end), b""))
+    return apply_edits(source, edits)
 
 
 def _support(

@@ -6,6 +6,7 @@ from types import MappingProxyType
 from typing import TYPE_CHECKING
 
 from yandrel.errors import CallError
+from yandrel.languages.wiring import find_wiring
 from yandrel.model.facts import Facts
 from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan
 
@@ -15,6 +16,8 @@ if TYPE_CHECKING:
     from yandrel.languages.acting.copier import ActionCopier
 
 IMPORT = re.compile(r"\s*(?:import\b|use\b|using\b|from\b|(?:const|let|var)\b.*=\s*require\()")
+WORKS = re.compile(r"\s*(?:return\b|if\b|[\w$, ]+:=|(?:const|let|var|val|final)\b|[\w$]+\s*=[^=])")
+"""A statement that works with a path, and mounts nothing."""
 MOUNT = re.compile(r"['\"`]/[A-Za-z]")
 LISTED = re.compile(r"\{([^{}]*,[^{}]*)\}")
 NAMESPACE = re.compile(r"\s*(?:using\s+[\w.]+;|import\s+[\w.]+\.\*)")
@@ -92,13 +95,14 @@ class CopyingScaffolder:
         lines = source.decode("utf-8").splitlines(keepends=True)
         following = [*lines[1:], ""]
         mounts = [n for n, line in enumerate(lines) if _is_mount(line, following[n], change)]
-        if not mounts:
+        wiring = find_wiring(lines, mounts, change) if mounts else None
+        if wiring is None:
             return None
-        said = "".join(change(lines[number]) for number in mounts)
+        said = "".join(wiring.say(lines[number], change) for number in sorted(wiring.lines))
         out: list[str] = []
         for number, line in enumerate(lines):
-            if number in mounts:
-                out += _again(line, change)
+            if number in wiring.lines:
+                out += _again(line, lambda text: wiring.say(text, change))
             elif self.import_line.match(line) and change(line) != line and _names_some_of(change(line), said):
                 out += _import_again(line, change)
             else:
@@ -155,7 +159,8 @@ def _is_mount(line: str, following: str, change: Callable[[str], str]) -> bool:
     whole = text.endswith((";", ",")) or text.startswith(".") or ended
     balanced = all(text.count(a) == text.count(b) for a, b in ("()", "[]", "{}"))
     paths = MOUNT.search(text) is not None
-    return whole and balanced and paths and change(line) != line and not IMPORT.match(line)
+    mounts = whole and balanced and paths and change(line) != line and not IMPORT.match(line)
+    return mounts and not WORKS.match(line)
 
 
 def _again(line: str, change: Callable[[str], str]) -> list[str]:

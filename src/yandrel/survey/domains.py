@@ -282,7 +282,8 @@ class DomainReader:
         """Return the parts of a path that can name a concept: those that a home leaves open, else all."""
         reading = self.readings[unit]
         open_parts = [reading.values[key] for key in ("domain", "name") if key in reading.values]
-        if reading.home and reading.role == reading.place and not set(reading.home) & set("{*"):
+        literal = reading.home and reading.role == reading.place and not set(reading.home) & set("{*")
+        if literal and reading.role in ROLES_WITHOUT_CONCEPT:
             return []
         if open_parts and reading.role == reading.place:
             return ["", *open_parts[:-1], open_parts[-1] + ".x"]
@@ -297,7 +298,8 @@ class DomainReader:
         for term in terms:
             words = term.split("_")
             for cut in range(len(words) - 1, 0, -1):
-                for part in ("_".join(words[:cut]), "_".join(words[-cut:])):
+                starts = dict.fromkeys((0, len(words) - cut, *range(len(words) - cut)))
+                for part in ("_".join(words[at : at + cut]) for at in starts):
                     if singular(part) in self.concepts:
                         return self.spelled(singular(part))
         owners = {

@@ -15,6 +15,7 @@ from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture
 
 MOST = 0.8
 RIGHT_OFTEN_ENOUGH = 0.6
+TOLD_OFTEN_ENOUGH = 0.4
 PER_ROLE = 6
 FEWEST_IN_A_TREE = 3
 TEST_FOLDERS = ("tests", "test", "__tests__", "spec")
@@ -181,7 +182,8 @@ class RolePatterns:
             return
         every = self.places.fitting(pattern)
         mine = set(every) & self.left
-        if (len(mine) > 1 or told) and len(mine) >= RIGHT_OFTEN_ENOUGH * len(every):
+        enough = TOLD_OFTEN_ENOUGH if told else RIGHT_OFTEN_ENOUGH
+        if (len(mine) > 1 or told) and len(mine) >= enough * len(every):
             self.fits[pattern] = mine
 
     def choose(self) -> list[str]:

@@ -49,7 +49,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("helper", "file", 5, "util.go utils.go helpers.go helper.go *_utils.go"),
     *_hints("helper", "folder", 4, "util utils helper helpers"),
     *_hints("error", "file", 6, "errors.go error.go *_errors.go"),
-    *_hints("error", "folder", 5, "errors apperrors"),
+    *_hints("error", "folder", 5, "errors apperrors faults"),
     *_hints("error", "type", 4, "?*Error"),
     *_hints("migration", "folder", 7, "migrations migration"),
 )

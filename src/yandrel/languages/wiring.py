@@ -1,0 +1,90 @@
+"""Lines that mount a concept's routes, said again for another concept, with what they are made from."""
+
+import re
+from collections.abc import Callable
+from dataclasses import dataclass, field
+
+from yandrel.model.words import camel
+
+Change = Callable[[str], str]
+IDENTIFIER = re.compile(r"(?<![\w$.'\"`/-])[A-Za-z_$][\w$]*")
+MEMBER = re.compile(r"([\w$\])]+)\s*(?:\.|->|::)\s*([A-Za-z_$][\w$]*)")
+DECLARED = re.compile(
+    r"^\s*(?:(?:export|const|let|var|val|final|auto|private|static)\s+)*(?:[A-Z][\w<>\[\],.? ]*\s+)?"
+    r"\$?(?P<name>[A-Za-z_$][\w$]*)\s*(?::\s*[^=]+?)?\s*(?::=|=)(?![=>])"
+)
+
+
+@dataclass
+class Wiring:
+    """Which lines are said again, and the names that get others in what is said."""
+
+    lines: set[int] = field(default_factory=set)
+    renamed: dict[str, str] = field(default_factory=dict)
+
+    def say(self, line: str, change: Change) -> str:
+        """Return a line for the other concept."""
+        return IDENTIFIER.sub(lambda found: self.renamed.get(found.group(), found.group()), change(line))
+
+
+def find_wiring(lines: list[str], mounts: list[int], change: Change) -> Wiring | None:
+    """Return what must be said again with some lines that mount; None where more would be needed.
+
+    A variable that a mounting line names goes along where one line makes it, and nothing else in the
+    file works with it; a member of what stays the same must be there for the other concept already.
+    """
+    found = Wiring(set(mounts))
+    declared = {
+        m["name"]: n for n, line in enumerate(lines) if (m := DECLARED.match(line)) and _is_whole(line)
+    }
+    waiting = list(mounts)
+    while waiting:
+        number = waiting.pop()
+        for owner, member in MEMBER.findall(lines[number]):
+            if change(member) != member and change(owner) == owner and owner in declared:
+                return None
+        for name in set(IDENTIFIER.findall(lines[number])):
+            place = declared.get(name)
+            if (
+                place is None
+                or place in found.lines
+                or place == number
+                or change(lines[place]) == lines[place]
+            ):
+                continue
+            found.lines.add(place)
+            waiting.append(place)
+            if change(name) == name:
+                found.renamed[name] = camel(f"{_new_word(lines[place], change)}_{name}")
+    for name in {n for n, place in declared.items() if place in found.lines}:
+        used = {n for n, line in enumerate(lines) if name in IDENTIFIER.findall(line)}
+        own = change(name) != name and used - found.lines
+        if own or not used:
+            return None
+    return found
+
+
+def _is_whole(line: str) -> bool:
+    text = line.rstrip()
+    return all(text.count(a) == text.count(b) for a, b in ("()", "[]", "{}")) and not text.endswith(
+        (",", "=", "(")
+    )
+
+
+def _new_word(line: str, change: Change) -> str:
+    """Return the first word of a line that the other concept says differently, without what is around it."""
+    for word in IDENTIFIER.findall(line):
+        changed = change(word)
+        if changed != word:
+            tail = _common_end(word, changed)
+            return changed[: len(changed) - tail] if tail else changed
+    return "other"
+
+
+def _common_end(one: str, other: str) -> int:
+    count = 0
+    while count < min(len(one), len(other)) and one[-1 - count] == other[-1 - count]:
+        count += 1
+    while count and not one[len(one) - count].isupper():
+        count -= 1
+    return count
