@@ -1,6 +1,7 @@
 """Where Go's packages start: modules, what they require and replace, the workspace."""
 
 import re
+from collections import Counter
 from collections.abc import Mapping
 from posixpath import normpath, relpath
 
@@ -11,6 +12,7 @@ MANIFESTS = ("go.mod", "go.work")
 MODULE = re.compile(rb"^module\s+\"?([^\s\"]+)\"?", re.MULTILINE)
 REQUIRED = re.compile(rb"^\s*(?:require\s+)?([\w.~-]+(?:/[\w.~-]+)*)\s+v\d", re.MULTILINE)
 LOCAL = re.compile(rb"(?<![\w/.])(\.\.?(?:/[^\s()\"]+)?)(?=\s|\)|$)", re.MULTILINE)
+ENOUGH_IMPORTS = 3
 REQUIRE_MAP = "require"
 
 
@@ -25,8 +27,24 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
             roots.setdefault(folder, SourceRoot(folder, found.group(1).decode("utf-8", "replace")))
             required = tuple(m.group(1).decode("utf-8", "replace") for m in REQUIRED.finditer(data))
             maps.append(PathMap(folder, folder, required, REQUIRE_MAP))
+    if not roots and (path := _path_by_imports(units)):
+        roots[""] = SourceRoot("", path)
     ordered = tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path)))
     return Project(ordered or (SourceRoot("", ""),), (), tuple(maps))
+
+
+def _path_by_imports(units: Units) -> str:
+    """Return the path that the root is imported by, where no go.mod says it."""
+    folders = {unit.rpartition("/")[0] for unit in units.facts} - {""}
+    votes: Counter[str] = Counter()
+    for facts in units.facts.values():
+        for item in facts.imports:
+            parts = item.module.split("/")
+            below = next((n for n in range(1, len(parts)) if "/".join(parts[n:]) in folders), 0)
+            if below and "." in parts[0]:
+                votes["/".join(parts[:below])] += 1
+    path, most = votes.most_common(1)[0] if votes else ("", 0)
+    return path if most >= ENOUGH_IMPORTS else ""
 
 
 def rewrite_manifests(

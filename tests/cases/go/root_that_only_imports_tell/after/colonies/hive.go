@@ -1,0 +1,4 @@
+package colonies
+
+// Hive is where a colony lives.
+type Hive struct{ Name string }
