@@ -372,6 +372,9 @@ def _fillable_like(role: str, wild: str, units: list[str]) -> str:
     """Return a pattern for new units below a wildcard, after the names that are there."""
     base = wild.partition("*")[0]
     inside = [unit for unit in units if unit.startswith(base)] or units
+    folders = Counter(folder_of(unit) + "/" for unit in inside)
+    if role != "test" and base.endswith("/") and base not in folders:
+        base = folders.most_common(1)[0][0]
     names = [unit.rpartition("/")[2] for unit in inside]
     if role == "test":
         name = next((n for n in names if "{" in _test_stem(n.rpartition(".")[0])), "")
