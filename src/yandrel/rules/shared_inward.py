@@ -36,7 +36,7 @@ class SharedInward:
             target = picture.domain(edge.unit)
             if picture.domain(unit) != SHARED or target in ("", SHARED):
                 continue
-            if picture.role(unit) in ("entry", "test"):
+            if picture.role(unit) in ("entry", "test", "config"):
                 continue
             yield context.finding(
                 self.name,

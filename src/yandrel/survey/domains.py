@@ -78,6 +78,18 @@ NO_CONCEPT = frozenset(
         "templates",
         "static",
         "sqla",
+        "http",
+        "https",
+        "rest",
+        "grpc",
+        "graphql",
+        "infrastructure",
+        "presentation",
+        "application",
+        "domain",
+        "persistence",
+        "adapter",
+        "port",
     ]
 )
 ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration", "store"})

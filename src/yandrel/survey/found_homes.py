@@ -134,7 +134,7 @@ class Places:
         own = here[role] >= FEWEST_IN_A_TREE and here[role] >= RIGHT_OFTEN_ENOUGH * here.total()
         said = bool(segments) and (segments[-1].lower() in ROLE_WORDS or singular(segments[-1]) == role)
         open_name = own or said or bool(telling.intersection(segments[-1:]))
-        pattern, told = _stem_pattern(stem, role, bool(segments), open_name)
+        pattern, told = _stem_pattern(stem, role, segments[-1] if segments else "", open_name)
         at = self.domain_position(unit)
         if at >= 0 and "/".join(segments[:at]) in self.branching:
             opened = [*segments[:at], placeholder_of("domain", style_of(segments[at])), *segments[at + 1 :]]
@@ -309,8 +309,8 @@ def _test_stem(stem: str) -> str:
 # -- names ---------------------------------------------------------------------------------
 
 
-def _stem_pattern(stem: str, role: str, deep: bool, open_name: bool) -> tuple[str, bool]:
-    """Return the pattern of a file's name, and whether the name itself says the role."""
+def _stem_pattern(stem: str, role: str, folder: str, open_name: bool) -> tuple[str, bool]:
+    """Return the pattern of a file's name, and whether the name itself says the role, or its folder's."""
     own, dot, ending = stem.partition(".")
     if dot:
         told = all(word in ROLE_WORDS or singular(word) == role for word in ending.split("."))
@@ -321,12 +321,12 @@ def _stem_pattern(stem: str, role: str, deep: bool, open_name: bool) -> tuple[st
     if stem.startswith("__") or not words or not style:
         return stem, False
     tail = words[-1]
-    if len(words) > 1 and (tail in ROLE_WORDS or singular(tail) == role):
+    if len(words) > 1 and (tail in ROLE_WORDS or singular(tail) in (role, singular(folder))):
         joined = {"snake": "_" + tail, "kebab": "-" + tail}.get(style, tail.capitalize())
         return placeholder_of("name", style) + joined, True
     if all(word in ROLE_WORDS or singular(word) == role for word in words):
         return stem, True
-    if not deep and len(words) == 1:
+    if not folder and len(words) == 1:
         return stem, False
     return (placeholder_of("name", style), False) if open_name else (stem, False)
 

@@ -126,6 +126,10 @@ class PhpDialect(Dialect):
             statement = content.statements[number]
             first = next((i for i in items if not i.changed), items[0])
             texts[number] = _key(first.path, first.clause.space)
+            together = _moved_prefix(items, statement.prefix) if statement.grouped else ""
+            if together:
+                edits.append(_edit_prefix(content, number, together))
+                continue
             leaving = {
                 i.clause: _moves_out(i, statement.prefix) for i in items if i.dropped or statement.grouped
             }
@@ -358,6 +362,23 @@ def _use_line(path: str, space: str, alias: str) -> str:
 def _moves_out(item: KeptImport, prefix: str) -> bool:
     """Whether a clause no longer fits the common prefix of its group."""
     return bool(prefix) and not item.path.startswith(prefix + ".")
+
+
+def _moved_prefix(items: list[KeptImport], prefix: str) -> str:
+    """Return the new common prefix of a group that moves whole; nothing where its members part."""
+    ends = {item.clause.path.removeprefix(prefix) for item in items}
+    moved = {item.path.removesuffix(item.clause.path.removeprefix(prefix)) for item in items}
+    kept = all(not item.dropped and (not item.alias or item.clause.aliased) for item in items)
+    fits = all(item.path.endswith(item.clause.path.removeprefix(prefix)) for item in items)
+    new = next(iter(moved)) if len(moved) == 1 else ""
+    return new if prefix and kept and fits and len(ends) == len(items) and new not in ("", prefix) else ""
+
+
+def _edit_prefix(content: Content, number: int, prefix: str) -> Edit:
+    statement = content.statements[number]
+    old, new = (text.replace(".", "\\").encode() for text in (statement.prefix, prefix))
+    at = content.source.index(old, statement.start)
+    return Edit(at, at + len(old), new)
 
 
 def _edit_clause(content: Content, item: KeptImport, prefix: str) -> Edit:
