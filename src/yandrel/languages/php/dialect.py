@@ -94,7 +94,7 @@ class PhpDialect(Dialect):
                 return "\\".join([bound, *parts[cut:]])
         namespace = draft.scope.namespace
         prefix = namespace + "." if namespace else ""
-        if prefix and fold(path, "type").startswith(fold(prefix, "type")):
+        if fold(path, "type").startswith(fold(prefix, "type")):
             below = path[len(prefix) :]
             head = below.split(".")[0]
             if "." in below and ("type", fold(head, "type")) not in draft.scope.bound:

@@ -1,0 +1,18 @@
+<?php
+
+namespace App\Domain\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property Author $author
+ */
+class Book extends Model
+{
+    protected $fillable = ['title'];
+
+    public function author()
+    {
+        return $this->belongsTo(Author::class);
+    }
+}

@@ -1,0 +1,3 @@
+<?php
+
+return ['model' => App\Domain\Models\Book::class, 'name' => 'App\\Domain\\Models\\Author'];

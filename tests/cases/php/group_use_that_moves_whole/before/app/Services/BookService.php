@@ -1,0 +1,13 @@
+<?php
+
+namespace App\Services;
+
+use App\Models\Book;
+
+class BookService
+{
+    public function add(array $data): Book
+    {
+        return Book::create($data);
+    }
+}

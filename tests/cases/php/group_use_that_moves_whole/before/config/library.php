@@ -1,0 +1,3 @@
+<?php
+
+return ['model' => App\Models\Book::class, 'name' => 'App\\Models\\Author'];
