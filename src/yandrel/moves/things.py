@@ -7,6 +7,7 @@ from yandrel.errors import CallError, RefusedError
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.languages.registry import BY_SUFFIX, language_of, load_language
+from yandrel.model.words import words_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -202,7 +203,9 @@ def _definition_target(index: CodeIndex, source: Thing, path: str, into: bool, n
     name = _identifier(name) if name else source.name
     if into or (index.root / path).is_dir():
         suffix = source.path[source.path.rfind(".") :]
-        leaf = index.language(source.path).file_name(name, source.path) + suffix
+        own = source.path.rpartition("/")[2]
+        alike = words_of(own.removesuffix(suffix)) == words_of(name) and name == source.name
+        leaf = own if alike else index.language(source.path).file_name(name, source.path) + suffix
         unit = f"{path}/{leaf}" if path else leaf
         return Thing(unit, name)
     if language_of(path) != language_of(source.path):

@@ -44,7 +44,8 @@ def find_homes(picture: Picture) -> list[RoleHomes]:
     found = []
     for role, units in places.by_role.items():
         own = [unit for unit in units if not places.strays(unit, role)]
-        chosen = _choose_tests(own) if role == "test" else RolePatterns(places, role, own).choose()
+        tests = role == "test"
+        chosen = _choose_tests(own, picture) if tests else RolePatterns(places, role, own).choose()
         found.append(RoleHomes(role, chosen, own or units))
     return found
 
@@ -265,17 +266,30 @@ def _version_folder(unit: str) -> str:
 # -- tests ---------------------------------------------------------------------------------
 
 
-def _choose_tests(units: list[str]) -> list[str]:
+def _choose_tests(units: list[str], picture: Picture) -> list[str]:
     """Return the patterns of tests: folders of their own, or beside what they test."""
     patterns: Counter[str] = Counter(pattern_of_test(unit) for unit in units)
     beside = [pattern for pattern in patterns if not pattern.endswith("/**")]
     homes = Counter(pattern.rpartition("/")[2] for pattern in beside)
     told = {name for name, count in homes.items() if count >= FEWEST_IN_A_TREE and "{unit}" in name}
+    for unit in units:
+        name = pattern_of_test(unit).rpartition("/")[2]
+        if "{unit}" in name and _tested_by(unit, name) in picture.readings:
+            told.add(name)
     kept = [f"{{home}}/{name}" for name in sorted(told)]
     kept += [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" in pattern]
     kept += [pattern for pattern in patterns if pattern.endswith("/**")]
     rest = [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" not in pattern]
     return [*kept, *(rest if len(rest) <= PER_ROLE else [])]
+
+
+def _tested_by(test: str, pattern: str) -> str:
+    """Return the unit beside a test that its name speaks of."""
+    folder, _, name = test.rpartition("/")
+    before, _, after = pattern.partition("{unit}")
+    stem = name.removeprefix(before).removesuffix(after)
+    ending = after[after.rfind(".") :]
+    return f"{folder}/{stem}{ending}" if folder else stem + ending
 
 
 def pattern_of_test(unit: str) -> str:
