@@ -6,7 +6,7 @@ from types import MappingProxyType
 from typing import TYPE_CHECKING
 
 from yandrel.errors import CallError
-from yandrel.languages.wiring import find_wiring
+from yandrel.languages.wiring import find_wiring, repeat_in_lists
 from yandrel.model.facts import Facts
 from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan
 
@@ -95,7 +95,9 @@ class CopyingScaffolder:
         lines = source.decode("utf-8").splitlines(keepends=True)
         following = [*lines[1:], ""]
         mounts = [n for n, line in enumerate(lines) if _is_mount(line, following[n], change)]
-        wiring = find_wiring(lines, mounts, change) if mounts else None
+        if not mounts:
+            return self._repeat_in_lists(lines, change)
+        wiring = find_wiring(lines, mounts, change)
         if wiring is None:
             return None
         said = "".join(wiring.say(lines[number], change) for number in sorted(wiring.lines))
@@ -108,6 +110,16 @@ class CopyingScaffolder:
             else:
                 out.append(line)
         return "".join(out).encode()
+
+    def _repeat_in_lists(self, lines: list[str], change: Callable[[str], str]) -> bytes | None:
+        """Name the other concept's things in the lists that name those of the first, and import them."""
+        imports = [n for n, line in enumerate(lines) if self.import_line.match(line) and change(line) != line]
+        imported = {name for n in imports for name in re.findall(r"[A-Za-z_$][\w$]*", lines[n])}
+        said = repeat_in_lists(lines, imported, change)
+        if said is None:
+            return None
+        out = [_import_again(lines[n], change) if n in imports else texts for n, texts in enumerate(said)]
+        return "".join(text for texts in out for text in texts).encode()
 
     def skeleton(self, role: str, concept: Concept, neighbours: Mapping[str, bytes], own: str) -> str:
         """Return a type as its neighbours have one; raises CallError where none shows how."""

@@ -88,3 +88,49 @@ def _common_end(one: str, other: str) -> int:
     while count and not one[len(one) - count].isupper():
         count -= 1
     return count
+
+
+ELEMENTS = re.compile(r"(?<![\w\])])\[([^\[\]]+)\]")
+ELEMENT = re.compile(r"(?:new\s+)?([A-Za-z_$][\w$]*)(?:::class|\.class|\(\))?")
+BRACKET = re.compile(r"[(\[{}\])]")
+
+
+def repeat_in_lists(lines: list[str], imported: set[str], change: Change) -> list[list[str]] | None:
+    """Return for each line what stands there when lists name the other concept's things after the first's.
+
+    `imported` are the names that lines above bring of the first concept; None where no list has them.
+    """
+    out: list[list[str]] = []
+    opened: list[str] = []
+    for line in lines:
+        in_list = opened[-1:] == ["["]
+        if in_list and _is_of(line.strip().rstrip(","), imported, change):
+            comma = line if line.rstrip().endswith(",") else line.rstrip("\r\n") + ",\n"
+            out.append([comma, change(line)])
+        else:
+            out.append([ELEMENTS.sub(lambda found: _with_more(found, imported, change), line)])
+        for found in BRACKET.finditer(line):
+            if found.group() in "([{":
+                opened.append(found.group())
+            elif opened:
+                opened.pop()
+    return out if out != [[line] for line in lines] else None
+
+
+def _is_of(element: str, imported: set[str], change: Change) -> bool:
+    """Whether an element of a list is a thing of the concept: `BooksModule`, `new BookRoutes()`."""
+    plain = ELEMENT.fullmatch(element)
+    return plain is not None and plain[1] in imported and change(element) != element
+
+
+def _with_more(found: re.Match[str], imported: set[str], change: Change) -> str:
+    elements = found[1].split(",")
+    if not any(_is_of(element.strip(), imported, change) for element in elements):
+        return found[0]
+    more = []
+    for number, element in enumerate(elements):
+        more.append(element)
+        if _is_of(element.strip(), imported, change):
+            lead = " " if number == 0 and not element.startswith(" ") else ""
+            more.append(lead + change(element))
+    return f"[{','.join(more)}]"

@@ -2,7 +2,7 @@
 
 import pytest
 
-from yandrel.languages.wiring import find_wiring
+from yandrel.languages.wiring import find_wiring, repeat_in_lists
 from yandrel.model.scaffold import Concept
 from yandrel.scaffold.words import WordChanger
 
@@ -49,3 +49,32 @@ def test_what_is_said_again(text: str, mounts: tuple[int, ...], said: list[str])
 )  # fmt: skip
 def test_more_would_be_needed(text: str, mount: int) -> None:
     assert wire(text, mount) is None
+
+
+@pytest.mark.parametrize(
+    ("line", "said"),
+    [
+        ("@Module({ imports: [AuthModule, BookModule] })", ["@Module({ imports: [AuthModule, BookModule, QueenModule] })"]),
+        ("const all = [BookModule];", ["const all = [BookModule, QueenModule];"]),
+        ("$routes = [BookModule::class];", ["$routes = [BookModule::class, QueenModule::class];"]),
+    ],
+)  # fmt: skip
+def test_lists_that_name_what_is_imported(line: str, said: list[str]) -> None:
+    found = repeat_in_lists([line], {"BookModule"}, CHANGER.change)
+    assert found == [said]
+
+
+def test_lists_over_several_lines() -> None:
+    lines = ["imports: [\n", "  AuthModule,\n", "  BookModule\n", "],\n"]
+    found = repeat_in_lists(lines, {"BookModule"}, CHANGER.change)
+    assert found is not None
+    assert "".join(text for texts in found for text in texts) == (
+        "imports: [\n  AuthModule,\n  BookModule,\n  QueenModule\n],\n"
+    )
+
+
+@pytest.mark.parametrize(
+    "text", ["make(\n  BookModule,\n);\n", "const one = modules[BookModule];\n", "[Other]\n"]
+)
+def test_what_is_no_list_of_them(text: str) -> None:
+    assert repeat_in_lists(text.splitlines(keepends=True), {"BookModule"}, CHANGER.change) is None
