@@ -29,7 +29,7 @@ class Findings:
 
     def lost_in(self, after: "Findings") -> list[str]:
         new = after.errors - self.errors
-        for text in [text for text in new if text.startswith(ASSEMBLY) and text in self.errors]:
+        for text in [text for text in new if NOT_INSTALLED.match(text) and text in self.errors]:
             del new[text]
         gone = self.found - after.found
         return [
@@ -38,8 +38,8 @@ class Findings:
         ]
 
 
-ASSEMBLY = "CS0234 "
-"""What mcs says of namespaces of assemblies that are not here: as often as files open them."""
+NOT_INSTALLED = re.compile(r"CS0234 |TS2307 Cannot find module '[^.]")
+"""What is said of packages and assemblies that are not here: as often as files import them."""
 
 
 def _said(*words: str, root: Path) -> str:
