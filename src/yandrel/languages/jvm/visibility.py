@@ -43,6 +43,7 @@ class Visibility:
         self.renaming = renaming
         self.contents = contents
         self.declared: dict[str, set[str]] | None = None
+        self.seen: dict[tuple[str, str], frozenset[str]] = {}
 
     def refusals(self) -> list[Refusal]:
         out: list[Refusal] = []
@@ -108,7 +109,7 @@ class Visibility:
         used: dict[str, int] = {}
         reader = part.reader
         extends = self.extends(part, symbol)
-        mentioned = mentioned or extends
+        mentioned = mentioned or extends or symbol.name in self.types_seen(part)
         for entry in definition.inner:
             name = entry.removeprefix(PROTECTED)
             if entry != name and extends:
@@ -144,20 +145,30 @@ class Visibility:
 
     def extends(self, part: _Part, symbol: Symbol) -> bool:
         """Whether types come, over others too, from a type."""
+        bases = {base.rpartition(".")[2] for d in part.definitions for base in d.bases}
+        return symbol.name in self.with_bases(bases)
+
+    def types_seen(self, part: _Part) -> frozenset[str]:
+        """Return the types that a part names, with all that they come from: what they hold may be theirs."""
+        key = (part.unit, part.package)
+        if key not in self.seen:
+            self.seen[key] = self.with_bases({use.head for use in part.content.uses if use.kind == "code"})
+        return self.seen[key]
+
+    def with_bases(self, names: set[str]) -> frozenset[str]:
+        """Return some types with those that they come from, over others too."""
         seen: set[str] = set()
-        names = {base.rpartition(".")[2] for d in part.definitions for base in d.bases}
-        while names:
-            name = names.pop()
-            if name == symbol.name:
-                return True
+        waiting = set(names)
+        while waiting:
+            name = waiting.pop()
             if name in seen:
                 continue
             seen.add(name)
             for place in self.by_name.get(name, []):
                 definition = self.dialect.definition_of(place)
                 if definition is not None:
-                    names |= {base.rpartition(".")[2] for base in definition.bases}
-        return False
+                    waiting |= {base.rpartition(".")[2] for base in definition.bases}
+        return frozenset(seen)
 
     @cached_property
     def by_name(self) -> dict[str, list[Symbol]]:

@@ -1,0 +1,4 @@
+package coop.waxmoor.keepers;
+
+public class Keeper {
+}
