@@ -1,5 +1,6 @@
 """Java's names: how they are looked up, spelled, imported; and what only a package sees."""
 
+import re
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
@@ -20,7 +21,7 @@ from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
-from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.changes import Edit, Note, Refusal, Relocation
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
 
@@ -262,6 +263,24 @@ class JvmDialect(Dialect):
             refusals += refuse_in_kotlin(self, relocation, renaming, contents)
         return refusals + Visibility(self, renaming, contents).refusals()
 
+    def notes_on(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Note]:
+        out = []
+        for unit, content in contents.items():
+            for definition in self.view.units.facts[unit].definitions:
+                name = join_name(definition.namespace, definition.name)
+                if renaming.place(name, "type") == name:
+                    continue
+                for found in NATIVE.finditer(content.source, definition.start, definition.end):
+                    method = (found[1] or found[2]).decode("utf-8", "replace")
+                    line = content.line_of(found.start())
+                    why = f"its library looks for it in {name}: build that anew"
+                    target = relocation.definitions.get(Symbol(unit, definition.name))
+                    place = target.unit if target is not None else relocation.unit(unit)
+                    out.append(Note(place, line, method, why))
+        return out
+
     def _public_in_files(self, relocation: Relocation) -> list[Refusal]:
         out = []
         for symbol, target in relocation.definitions.items():
@@ -286,6 +305,13 @@ class JvmDialect(Dialect):
         if facts is None:
             return None
         return next((d for d in facts.definitions if d.name == symbol.name), None)
+
+
+NATIVE = re.compile(
+    rb"\bnative\s+(?:[\w.]+(?:<[^;{}]*>)?(?:\[\])*\s+)+(\w+)\s*\([^;{}]*\)[^;{}]*;"
+    rb"|\bexternal\s+(?:\w+\s+)*fun\s+(\w+)"
+)
+"""A method that a library outside of the language implements, which finds it by its class's name."""
 
 
 def _placed(path: str, renaming: Renaming) -> str:

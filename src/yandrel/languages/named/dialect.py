@@ -8,7 +8,7 @@ from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.table import Renaming
 from yandrel.languages.named.view import NamedView
-from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
+from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite
 
 
 @dataclass
@@ -179,6 +179,12 @@ class Dialect(ABC):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
         """Return what of a relocation this language does not allow."""
+
+    def notes_on(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Note]:
+        """Return what a relocation leaves behind that only its user can see to."""
+        return []
 
     def settle_clause(self, clause: Clause, path: str, content: Content, renaming: Renaming) -> str | None:
         """Return the path of an import that opens a namespace, None where it would open nothing any more."""

@@ -99,6 +99,7 @@ def rewrite(
         if facts[unit].problems and unit not in touched:
             result.refusals += find_unread(dialect, unit, content, renaming)
     result.refusals += dialect.object_to(settled, renaming, contents)
+    result.notes += dialect.notes_on(settled, renaming, contents)
     references = dialect.needed_references(settled, renaming, contents, result)
     if result.refusals:
         return result, settled

@@ -1,0 +1,9 @@
+package coop.waxmoor.scales;
+
+public class Scale {
+    static {
+        System.loadLibrary("scale");
+    }
+
+    public native int weigh(String hive);
+}
