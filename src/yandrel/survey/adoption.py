@@ -103,10 +103,21 @@ def _settle_ties(picture: Picture, homes: list[RoleHomes], head: str) -> Layout:
             for unit in picture.readings:
                 reader.place_of(unit)
         except ConfigError as error:
-            _yield_pattern(homes, error)
+            if not _say_where(homes, error, picture):
+                _yield_pattern(homes, error)
             continue
         return layout
     return layout
+
+
+def _say_where(homes: list[RoleHomes], error: ConfigError, picture: Picture) -> bool:
+    """Write down as it is the one unit that two patterns fit; say whether that settles it."""
+    unit = error.what.rpartition(" fit ")[2].removesuffix(" equally well")
+    home = next((home for home in homes if home.role == picture.role(unit)), None)
+    if home is None or unit in home.homes:
+        return False
+    home.homes.append(unit)
+    return True
 
 
 def _yield_pattern(homes: list[RoleHomes], error: ConfigError) -> None:
@@ -372,8 +383,10 @@ def _shapes_text(picture: Picture) -> str:
         if len(classes) < 4:
             continue
         lines = []
-        ends: Counter[str] = Counter(snake(d.name).rpartition("_")[2] for d in classes)
-        word, count = ends.most_common(1)[0]
+        ends: Counter[str] = Counter(
+            end for d in classes for _, more, end in [snake(d.name).rpartition("_")] if more
+        )
+        word, count = ends.most_common(1)[0] if ends else ("", 0)
         if count >= MOST * len(classes) and word:
             lines.append(f'type = "{{Name}}{word.capitalize()}"  # {count} of {len(classes)} classes')
         bases: Counter[str] = Counter(b.rpartition(".")[2] for d in classes for b in d.bases)

@@ -277,6 +277,7 @@ def _choose_tests(units: list[str], picture: Picture) -> list[str]:
         if "{unit}" in name and _tested_by(unit, name) in picture.readings:
             told.add(name)
     kept = [f"{{home}}/{name}" for name in sorted(told)]
+    kept += [pattern for pattern in beside if pattern in told]
     kept += [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" in pattern]
     kept += [pattern for pattern in patterns if pattern.endswith("/**")]
     rest = [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" not in pattern]

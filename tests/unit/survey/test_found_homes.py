@@ -82,3 +82,18 @@ def test_source_roots_that_the_project_files_say_are_left_to_them(tmp_path: Path
     }
     assert "source" not in adopt(tmp_path, files, yandrel)["app"]
     assert yandrel(tmp_path, "check").status == 0
+
+
+def test_a_unit_that_two_patterns_fit_is_written_down_as_it_is(tmp_path: Path, yandrel: Yandrel) -> None:
+    view = "from flask import Blueprint\n\nbp = Blueprint('x', __name__)\n\n\n@bp.get('/')\ndef show(): ...\n"
+    files: dict[str, str | bytes] = {
+        f"shop/{domain}/{name}.py": view if name == "views" else "class Thing: ...\n"
+        for domain in ("hives", "harvests", "keepers")
+        for name in ("views", "models")
+    }
+    files |= {f"shop/utils/{name}.py": "def help_out(): ...\n" for name in ("dates", "texts", "units")}
+    files["shop/utils/views.py"] = view
+    found = adopt(tmp_path, files, yandrel)
+    handlers = [home for role in found["roles"] for home in homes(found, role) if home.endswith("views.py")]
+    assert "shop/{domain}/views.py" in handlers
+    assert yandrel(tmp_path, "check").status == 0
