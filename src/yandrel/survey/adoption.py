@@ -47,6 +47,7 @@ FREE_ROLES = ("entry", "test", "migration")
 FEW_ROOTS = 6
 FEW_UNPLACED = 10
 MANY_UNPLACED = 0.1
+FEW_INWARD = 3
 PLAIN_TOPS = frozenset([
     "src", "lib", "libs", "libraries", "app", "apps", "main", "source", "sources", "server", "api", "backend",
     "pkg", "internal", "cmd", "include", "classes", "packages", "modules", "web", "public", "core", "plugins",
@@ -358,6 +359,12 @@ def _domains_text(picture: Picture) -> str:
 
 def _looks_inward(picture: Picture) -> bool:
     """Whether what seems to be shared imports domains too often for a rule against it."""
+    inward, total = _inward_imports(picture)
+    return inward * 10 > total
+
+
+def _inward_imports(picture: Picture) -> tuple[int, int]:
+    """Return how many imports of shared code lead to domains, and how many there are in all."""
     inward = total = 0
     for unit in picture.counted():
         if picture.domain(unit) != SHARED:
@@ -366,7 +373,7 @@ def _looks_inward(picture: Picture) -> bool:
             if edge.state == State.FOUND and edge.unit in picture.readings:
                 total += 1
                 inward += picture.domain(edge.unit) not in ("", SHARED)
-    return inward * 10 > total
+    return inward, total
 
 
 def _shapes_text(picture: Picture) -> str:
@@ -401,13 +408,21 @@ def _shapes_text(picture: Picture) -> str:
 
 
 def _off_text(picture: Picture) -> str:
-    """Turn off the rule that would tell of most of an application whose roles its names do not tell."""
+    """Turn off the rules that would tell of a habit, or of what names do not tell."""
+    lines = []
     counted = picture.counted()
     bare = sum(not picture.role(unit) and not picture.readings[unit].place for unit in counted)
-    if bare < FEW_UNPLACED or bare < MANY_UNPLACED * len(counted):
-        return ""
-    why = f"{bare} of {len(counted)} units have no role that could be told; give their folders homes first"
-    return f"[off]\nunplaced = {quoted(why)}\n"
+    if bare >= FEW_UNPLACED and bare >= MANY_UNPLACED * len(counted):
+        why = (
+            f"{bare} of {len(counted)} units have no role that could be told; give their folders homes first"
+        )
+        lines.append(f"unplaced = {quoted(why)}")
+    inward, total = _inward_imports(picture)
+    judged = not _domain_mode(picture)[0].startswith('domains = "free"')
+    if judged and inward >= FEW_INWARD and _looks_inward(picture):
+        why = f"{inward} of {total} imports of what seems to be shared lead to domains"
+        lines.append(f"shared-inward = {quoted(why)}")
+    return "".join(line + "\n" for line in ["[off]", *lines]) if lines else ""
 
 
 def _limits_text(picture: Picture) -> str:

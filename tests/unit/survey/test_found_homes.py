@@ -97,3 +97,23 @@ def test_a_unit_that_two_patterns_fit_is_written_down_as_it_is(tmp_path: Path, y
     handlers = [home for role in found["roles"] for home in homes(found, role) if home.endswith("views.py")]
     assert "shop/{domain}/views.py" in handlers
     assert yandrel(tmp_path, "check").status == 0
+
+
+def test_shared_code_that_looks_inward_turns_the_rule_off(tmp_path: Path, yandrel: Yandrel) -> None:
+    domains = ("hives", "harvests", "keepers")
+    files: dict[str, str | bytes] = {
+        f"shop/{domain}/{role}.py": f"class {domain.capitalize()}{role.capitalize()}: ...\n"
+        for domain in domains
+        for role in ("service", "repository", "models")
+    }
+    files |= {
+        f"shop/{d}/service.py": f"from shop.{d}.models import {d.capitalize()}Models\n\n\n"
+        f"class {d.capitalize()}Service: ...\n"
+        for d in domains
+    }
+    files["shop/shared/utils.py"] = "".join(
+        f"from shop.{d}.models import {d.capitalize()}Models\n" for d in domains
+    )
+    found = adopt(tmp_path, files, yandrel)
+    assert found["off"]["shared-inward"].startswith("3 of 3 imports")
+    assert yandrel(tmp_path, "check").status == 0
