@@ -1,16 +1,13 @@
 """Statements that make a definition what it is: they go where it goes, in their order."""
 
-import re
 from collections.abc import Iterator
 
 from tree_sitter import Node
 
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.grammar import first_child, text_of
+from yandrel.languages.script.inline import MAKERS
 
-APPLICATION = re.compile(
-    r"^(?:await\s+)?(?:new\s+)?(?:express|fastify|Fastify|Hono|Koa|\w*Router|express\.Router|\w*\.?createServer)\b"
-)
 SETTERS = frozenset(
     {"inherits", "util.inherits", "Object.assign", "Object.defineProperty", "Object.defineProperties"}
     | {"Object.setPrototypeOf", "Object.freeze"}
@@ -57,7 +54,7 @@ def _is_application(statements: list[Node], name: str) -> bool:
         declared = node.child_by_field_name("declaration") if node.type == "export_statement" else node
         for child in declared.named_children if declared is not None else ():
             if text_of(child.child_by_field_name("name")) == name:
-                return APPLICATION.match(text_of(child.child_by_field_name("value"))) is not None
+                return MAKERS.match(text_of(child.child_by_field_name("value"))) is not None
     return False
 
 
