@@ -109,7 +109,8 @@ class Visibility:
         used: dict[str, int] = {}
         reader = part.reader
         extends = self.extends(part, symbol)
-        mentioned = mentioned or extends or symbol.name in self.types_seen(part)
+        mentioned = mentioned or extends
+        derived = not mentioned and symbol.name in self.types_seen(part)
         for entry in definition.inner:
             name = entry.removeprefix(PROTECTED)
             if entry != name and extends:
@@ -122,7 +123,9 @@ class Visibility:
                     used[name] = reader.made[symbol.name]
                 continue
             at = reader.accesses.get(("", name), reader.accesses.get((symbol.name, name)))
-            if at is not None and (mentioned or self.is_rare(name, symbol)):
+            if at is not None and (
+                mentioned or (derived and self.is_alone(part, symbol, name)) or self.is_rare(name)
+            ):
                 used[name] = at
             if extends and name in reader.calls:
                 used[name] = reader.calls[name]
@@ -178,8 +181,18 @@ class Visibility:
                 found.setdefault(symbol.name, []).append(symbol)
         return found
 
-    def is_rare(self, name: str, symbol: Symbol) -> bool:
+    def is_rare(self, name: str) -> bool:
         """Whether no other type of the application has a member of that name."""
+        return len(self.owners_of(name)) <= 1
+
+    def is_alone(self, part: _Part, symbol: Symbol, name: str) -> bool:
+        """Whether of all types that a part names, with their bases, only one has a member of that name."""
+        known = self.types_seen(part) | {definition.name for definition in part.definitions}
+        owners = {owner.rpartition(":")[2] for owner in self.owners_of(name)}
+        return not (owners & known) - {symbol.name}
+
+    def owners_of(self, name: str) -> set[str]:
+        """Return the types that have a member of that name."""
         if self.declared is None:
             self.declared = {}
             for unit, facts in self.view.units.facts.items():
@@ -187,7 +200,7 @@ class Visibility:
                     for member in (*definition.members, *definition.inner):
                         name_of = member.removeprefix(PROTECTED).removesuffix("()")
                         self.declared.setdefault(name_of, set()).add(f"{unit}:{definition.name}")
-        return len(self.declared.get(name, ())) <= 1
+        return self.declared.get(name, set())
 
     def refuse(self, part: _Part, at: int, why: str) -> Refusal:
         line = part.content.line_of(at)
