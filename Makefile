@@ -20,7 +20,7 @@ test: .venv/ready
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
-	$(BIN)/python -m pytest -rs
+	$(BIN)/python -m pytest -rsf
 	$(BIN)/yandrel check
 
 bench: .venv/ready
