@@ -3,10 +3,9 @@
 import re
 
 from yandrel.app.workspace import Workspace
+from yandrel.languages.outline import declare, leave_base_out
 from yandrel.languages.registry import language_of, load_language
 from yandrel.model.facts import TYPE_KINDS, Facts
-
-DECLARED = re.compile(r"^(\s*(?:namespace|package)[ \t]+)[\w.\\]+", re.MULTILINE)
 
 
 def fit_to_place(workspace: Workspace, role: str, home: str, text: str) -> str:
@@ -14,7 +13,7 @@ def fit_to_place(workspace: Workspace, role: str, home: str, text: str) -> str:
     view = workspace.index.views.get(language_of(home) or "")
     wanted = view.namespace_at(home) if view is not None else ""
     if wanted:
-        text = DECLARED.sub(lambda found: found.group(1) + wanted, text, count=1)
+        text = declare(text, wanted)
     return _without_unseen_bases(workspace, home, _called_like_file(workspace, role, home, text))
 
 
@@ -47,7 +46,7 @@ def _without_unseen_bases(workspace: Workspace, home: str, text: str) -> str:
         if not units or base in bound or any(unit.rpartition("/")[0] == folder for unit in units):
             continue
         if not any(item.whole or not item.names for item in read.imports):
-            text = re.sub(rf"\s+(?:extends|implements)\s+{re.escape(base)}\b(?:<[^{{]*>)?", "", text)
+            text = leave_base_out(text, base)
     return text
 
 

@@ -20,7 +20,6 @@ from yandrel.moves.things import find_thing, nearest
 from yandrel.scaffold.words import WordChanger
 
 MOST_NOTES = 5
-PRIVATE = re.compile(r"\b(?:private|fileprivate)\b")
 NUMBERED = re.compile(r"\d{4}_\w+\.(?:sql|py)\Z")
 
 
@@ -118,7 +117,7 @@ def _without_shared(workspace: Workspace, unit: str, path: str, source: bytes, c
     for definition in index.facts[unit].definitions:
         text = source[definition.start : definition.end]
         head = text.partition(b"{")[0].decode("utf-8", "replace")
-        own = changer.touches(head) or definition.hidden or PRIVATE.search(head)
+        own = changer.touches(head) or definition.hidden or definition.of_file
         if not (own or definition.is_method or definition.kind in TYPE_KINDS):
             edits.append(Edit(*cut_span(source, definition.start, definition.end), b""))
     return apply_edits(source, edits)

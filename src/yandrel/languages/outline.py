@@ -13,6 +13,7 @@ TYPE = re.compile(
     r"(?P<rest>[^{;]*?)(?P<gap>\s*)\{",
     re.MULTILINE,
 )
+DECLARED = re.compile(r"^(\s*(?:namespace|package)[ \t]+)[\w.\\]+", re.MULTILINE)
 HEAD = re.compile(r"<\?php|declare\s*\(|namespace\b|package\b|['\"]use strict['\"]")
 OPENED = re.compile(r"using\s+(?!System\b)[\w.]+;")
 SAYS = {
@@ -48,6 +49,16 @@ def outline(
     bases = Counter(found["rest"] for _, _, found in shown)
     name, text, found = max(shown, key=lambda item: bases[item[2]["rest"]])
     return _written(role, concept, text, name, found, suffix, imports)
+
+
+def declare(text: str, namespace: str) -> str:
+    """Return a unit's text with another namespace, where it declares one."""
+    return DECLARED.sub(lambda found: found.group(1) + namespace, text, count=1)
+
+
+def leave_base_out(text: str, base: str) -> str:
+    """Return a unit's text in which a type does not come from a base."""
+    return re.sub(rf"\s+(?:extends|implements)\s+{re.escape(base)}\b(?:<[^{{]*>)?", "", text)
 
 
 def _find_types(text: str) -> Iterator[re.Match[str]]:

@@ -233,7 +233,7 @@ class CSharpDialect(Dialect):
                 gone.add(number)
             elif item.path != item.clause.path:
                 edits.append(Edit(item.clause.path_start, item.clause.path_end, item.path.encode()))
-        lines = list(dict.fromkeys((_key(a.path), _using_line(a)) for a in added))
+        lines = list(dict.fromkeys((_key(a.path), _using_line(a, newline_of(content.source))) for a in added))
         alone = len(gone) == len(content.statements) and not lines
         edits += [
             remove_statement(content, content.statements[n], alone and n == max(gone)) for n in sorted(gone)
@@ -270,7 +270,7 @@ class CSharpDialect(Dialect):
 
     def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
         newline = newline_of(origin.source)
-        lines = sorted(dict.fromkeys((_key(a.path), _using_line(a)) for a in added))
+        lines = sorted(dict.fromkeys((_key(a.path), _using_line(a, newline)) for a in added))
         head = newline.join(line for _, line in lines) + newline * 2 if lines else ""
         body = (newline * 2).join(pieces)
         if not namespace:
@@ -358,9 +358,9 @@ def condition_at(source: bytes, place: int) -> str:
     return " && ".join(part if part[:1] == "!" else f"({part})" for part in parts)
 
 
-def _using_line(new: AddedImport) -> str:
+def _using_line(new: AddedImport, newline: str) -> str:
     line = _plain_using_line(new)
-    return f"#if {new.condition}\n{line}\n#endif" if new.condition else line
+    return newline.join([f"#if {new.condition}", line, "#endif"]) if new.condition else line
 
 
 def _plain_using_line(new: AddedImport) -> str:
