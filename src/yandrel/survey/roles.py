@@ -11,6 +11,7 @@ from yandrel.layout.config import Layout, Role
 from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.evidence import Evidence, Hint
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
+from yandrel.model.words import words_of
 from yandrel.survey.hints import HintTable
 
 TELLING = 4
@@ -19,6 +20,17 @@ NAMED_BY_SHAPE = 6
 RARE = 5
 STANDS_IN = "stands in "
 WHOLE_TREES = frozenset({"test", "migration"})
+ACTING = frozenset(
+    {
+        "add", "apply", "assert", "build", "check", "clear", "convert", "delete", "ensure", "extract",
+        "fetch", "find", "format", "get", "handle", "has", "init", "insert", "is", "list", "load",
+        "log", "map", "merge", "normalize", "on", "open", "parse", "pick", "print", "process", "query",
+        "raise", "read", "register", "remove", "render", "reset", "resolve", "run", "save", "send",
+        "serialize", "set", "setup", "should", "show", "start", "stop", "store", "test", "throw", "to",
+        "transform", "update", "use", "validate", "verify", "watch", "with", "wrap", "write",
+    }
+)  # fmt: skip
+"""First words that are followed by what is acted on, not by what is made (create, make, new)."""
 FURTHER_OUT = 2
 """How much less a folder says where a folder inside it says something too."""
 
@@ -176,7 +188,7 @@ def evidence_of(table: HintTable, definition: Definition, origins: dict[str, str
     """
     out: list[Evidence] = []
     name = definition.name
-    if definition.kind != "constant" or name == "urlpatterns":
+    if (definition.kind != "constant" or name == "urlpatterns") and not _acts_on(definition):
         for hint in table.match("type", name):
             out.append(Evidence(hint.role, f"{definition.kind} {name}", hint.weight))
     for base in definition.bases if definition.kind in TYPE_KINDS else ():
@@ -192,6 +204,11 @@ def evidence_of(table: HintTable, definition: Definition, origins: dict[str, str
         for hint in table.match("value", definition.value):
             out.append(Evidence(hint.role, f"makes {name} = {definition.value}", hint.weight))
     return out
+
+
+def _acts_on(definition: Definition) -> bool:
+    """Whether a function's name ends with what it does something to: `getSchema` is no schema."""
+    return definition.kind == "function" and bool(ACTING & set(words_of(definition.name)[:1]))
 
 
 def _strongest(evidence: list[Evidence]) -> str:

@@ -8,6 +8,7 @@ from tree_sitter import Node
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.languages.script.outlines import CALLED_WITH_PATH, calls_with_paths, parse_outline
+from yandrel.languages.script.roles import WITH_PATH
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
 KINDS = {
@@ -365,7 +366,7 @@ class _Reader:
             function = call.child_by_field_name("function")
             text = text_of(function)
             if function is not None and len(text) < 80 and "(" not in text and "\n" not in text:
-                self.calls[text] = None
+                self.calls[text + WITH_PATH if _gives_path(call) else text] = None
             call = function.child_by_field_name("object") if function is not None else None
 
     def note_loaded(self, node: Node) -> None:
@@ -512,6 +513,13 @@ def made_by(value: Node | None) -> str:
         text = text_of(value.child_by_field_name("constructor"))
         return f"new {text}()" if len(text) < 60 else ""
     return ""
+
+
+def _gives_path(call: Node) -> bool:
+    """Whether a call gives a URL's path and something that answers it."""
+    arguments = call.child_by_field_name("arguments")
+    given = arguments.named_children if arguments is not None else []
+    return len(given) > 1 and (string_value(given[0]) or "").startswith("/")
 
 
 def _shape(node: Node | None, outer: Node) -> tuple[tuple[str, ...], tuple[str, ...], tuple[str, ...]]:

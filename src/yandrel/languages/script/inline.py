@@ -8,11 +8,11 @@ from tree_sitter import Node
 
 from yandrel.languages.lifting import GENERIC, Lifted, handler_name
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
+from yandrel.languages.script.roles import METHODS
 from yandrel.languages.script.statements import Style, style_of
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.words import camel, singular, words_of
 
-METHODS = frozenset(["get", "post", "put", "patch", "delete", "all", "head", "options"])
 MAKERS = re.compile(
     r"^(?:await\s+)?(?:new\s+)?(?:express|fastify|Fastify|Hono|Koa|Router|express\.Router)\s*\("
 )

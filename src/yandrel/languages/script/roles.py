@@ -2,6 +2,11 @@
 
 from yandrel.model.evidence import Hint
 
+METHODS = frozenset(["get", "post", "put", "patch", "delete", "all", "head", "options"])
+"""What routers call their methods for those of HTTP."""
+WITH_PATH = " with a path"
+"""Follows the name of what is called with a URL's path and something that answers it."""
+
 
 def _hints(role: str, kind: str, weight: int, patterns: str) -> tuple[Hint, ...]:
     return tuple(Hint(role, kind, pattern, weight) for pattern in patterns.split())
@@ -38,6 +43,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("route", "folder", 5, "routes routers route"),
     *_hints("route", "value", 5, "*Router() *.Router()"),
     *_hints("route", "call", 3, "router.get router.post router.put router.delete router.patch router.use"),
+    *(Hint("route", "call", f"*.{method}{WITH_PATH}", 4) for method in sorted(METHODS)),
     *_files("controller", 6, "controller controllers handler handlers resolver"),
     *_hints("controller", "folder", 5, "controllers handlers controller resolvers"),
     *_hints("controller", "type", 5, "?*Controller ?*Handler ?*Resolver"),
