@@ -41,7 +41,7 @@ class Workspace:
 
     @cached_property
     def tree(self) -> Tree:
-        return scan(self.root)
+        return scan(self.root, self.layout.sources)
 
     @cached_property
     def index(self) -> CodeIndex:

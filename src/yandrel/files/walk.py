@@ -34,7 +34,8 @@ ALWAYS_OUT = frozenset(
         ".gradle",
     ]
 )
-OUT_UNLESS_CODE = frozenset(["vendor", "dist", "build", "target"])
+BUILT = frozenset(["dist", "build", "target"])
+OUT_UNLESS_CODE = BUILT | {"vendor"}
 NEVER_BUILT = (".go", ".java", ".kt", ".cs", ".swift")
 """Endings of files that no build leaves right in its folder of results."""
 
@@ -79,19 +80,24 @@ GROUP_NAME = re.compile(r"\(\?P<\w+>")
 Wanted = Callable[[str], bool]
 
 
-def walk_tree(root: Path, wanted: Wanted) -> Tree:
+def walk_tree(root: Path, wanted: Wanted, taken_in: frozenset[str] = frozenset()) -> Tree:
     """List the files below `root`; `wanted` says by name which of them are to be looked at.
 
+    `taken_in` are folders (they end in a slash) that count whatever they are called.
     Source: the rules of .gitignore files, the nearest deciding.
     """
     tree = Tree(root)
-    _walk_folder(tree, "", (), wanted)
+    _walk_folder(tree, "", (), wanted, taken_in)
     tree.files.sort()
     return tree
 
 
 def _walk_folder(
-    tree: Tree, folder: str, ignores: tuple[tuple[str, IgnoreFile], ...], wanted: Wanted
+    tree: Tree,
+    folder: str,
+    ignores: tuple[tuple[str, IgnoreFile], ...],
+    wanted: Wanted,
+    taken_in: frozenset[str],
 ) -> None:
     try:
         entries = list(os.scandir(tree.root / folder if folder else tree.root))
@@ -112,10 +118,11 @@ def _walk_folder(
         path = folder + name
         try:
             if entry.is_dir(follow_symlinks=False):
-                if is_left_out(name, entry.path, folder) or (ignores and _is_ignored(path + "/", ignores)):
+                left_out = path + "/" not in taken_in and is_left_out(name, entry.path, folder)
+                if left_out or (ignores and _is_ignored(path + "/", ignores)):
                     ignored.add(path + "/")
                 else:
-                    _walk_folder(tree, path + "/", ignores, wanted)
+                    _walk_folder(tree, path + "/", ignores, wanted, taken_in)
             elif not entry.is_file(follow_symlinks=False):
                 ignored.add(path + "/" if entry.is_dir() else path)
             elif ignores and _is_ignored(path, ignores):

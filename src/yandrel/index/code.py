@@ -11,7 +11,7 @@ import msgspec
 
 from yandrel import __version__
 from yandrel.files.text import Source, decode_source
-from yandrel.files.walk import Tree, walk_tree
+from yandrel.files.walk import BUILT, Tree, walk_tree
 from yandrel.index.memory import (
     RACY_NS,
     GraphMemory,
@@ -187,9 +187,24 @@ def tree_key(tree: Tree, extra: bytes = b"") -> bytes:
     return digest.digest()
 
 
-def scan(root: Path) -> Tree:
-    """Walk the application."""
-    return walk_tree(root, is_looked_at)
+def scan(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
+    """Walk the application; where there is no unit but in folders of what is built, those count too."""
+    tree = walk_sources(root, sources)
+    if any(language_of(path) for path in tree.stats):
+        return tree
+    built = frozenset(path for path in tree.ignored if path.rstrip("/").rpartition("/")[2] in BUILT)
+    return walk_tree(root, is_looked_at, built) if built else tree
+
+
+def walk_sources(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
+    """Walk what is not built, and what is configured as a source root whatever it is called."""
+    return walk_tree(root, is_looked_at, frozenset(p for s in sources for p in _folders_to(s.path)))
+
+
+def _folders_to(folder: str) -> list[str]:
+    """Return a folder and those that it lies in, each with its slash."""
+    segments = folder.strip("/").split("/")
+    return ["/".join(segments[: i + 1]) + "/" for i in range(len(segments))]
 
 
 def versions() -> str:

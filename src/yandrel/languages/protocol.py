@@ -132,6 +132,9 @@ class Language(Protocol):
     def companions(self, unit: str) -> tuple[str, ...]:
         """Return the names of files that must move with a unit where they exist."""
 
+    def declares(self, unit: str) -> tuple[str, ...]:
+        """Return the names of units whose declarations this one holds, where one of them lies beside it."""
+
     def is_package_marker(self, unit: str) -> bool:
         """Whether a unit only marks its folder as a package, so that it stands for the folder."""
 

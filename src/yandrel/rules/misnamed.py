@@ -6,6 +6,7 @@ from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.results import Finding
 from yandrel.model.words import with_article, words_of
 from yandrel.rules.protocol import Context
+from yandrel.survey.homes import fill_home
 
 
 class Misnamed:
@@ -40,7 +41,7 @@ class Misnamed:
             near = [home for home in role.homes if _in_folder(unit, home.fixed_start)]
             if not near or not context.picture.is_counted(unit):
                 continue
-            home = context.home_of(unit, reading.role)
+            home = fill_home(context.picture, near[0], unit, reading.role)
             mend = f"`yandrel move {unit} {home}`" if home and home != unit else "rename it"
             yield context.finding(
                 self.name,

@@ -45,14 +45,16 @@ class Context:
         return self.picture.layout
 
     def readings(self) -> Iterator[tuple[str, Reading]]:
-        """Yield the units to judge with what they are."""
+        """Yield the units to judge with what they are; what declares another unit is judged in that one."""
         for unit in self.units:
-            yield unit, self.picture.readings[unit]
+            reading = self.picture.readings[unit]
+            if reading.unit == unit:
+                yield unit, reading
 
     def edges(self) -> Iterator[tuple[str, Edge]]:
         """Yield every edge that leads to another unit of this application."""
         readings = self.picture.readings
-        for unit in self.units:
+        for unit, _ in self.readings():
             for edge in self.index.edges_of(unit):
                 if edge.state == State.FOUND and edge.unit != unit and edge.unit in readings:
                     yield unit, edge

@@ -360,7 +360,7 @@ def _domains_text(picture: Picture) -> str:
 def _looks_inward(picture: Picture) -> bool:
     """Whether what seems to be shared imports domains too often for a rule against it."""
     inward, total = _inward_imports(picture)
-    return inward * 10 > total
+    return inward * 20 > total
 
 
 def _inward_imports(picture: Picture) -> tuple[int, int]:

@@ -7,7 +7,7 @@ from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.words import plural, singular, words_of
-from yandrel.survey.roles import STANDS_IN, Reading
+from yandrel.survey.roles import ACTING, STANDS_IN, Reading
 
 SHARED_WORDS = frozenset(
     ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
@@ -90,8 +90,30 @@ NO_CONCEPT = frozenset(
         "persistence",
         "adapter",
         "port",
+        "module",
+        "feature",
+        "public",
+        "private",
+        "type",
     ]
 )
+NOUNS_TOO = frozenset(
+    [
+        "check",
+        "filter",
+        "log",
+        "map",
+        "print",
+        "process",
+        "query",
+        "register",
+        "run",
+        "show",
+        "store",
+        "watch",
+    ]
+)
+"""Verbs that are as well the names of things that an application keeps."""
 ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration", "store"})
 ROLE_WORDS = frozenset(
     [
@@ -247,6 +269,8 @@ class DomainReader:
             if not definition and pattern.match(unit) is not None:
                 return name
         reading = self.readings[unit]
+        if reading.unit != unit:
+            return self.domain_of(reading.unit)
         if self.has_pattern:
             value = reading.values.get("domain", "")
             if value:
@@ -259,7 +283,7 @@ class DomainReader:
         """A concept is a name that units of two roles or more share, or a folder that holds them."""
         roles: dict[str, set[str]] = {}
         for unit, reading in self.readings.items():
-            if reading.role in ("test", "migration", "") or self._is_marker(unit):
+            if reading.role in ("test", "migration", "") or reading.unit != unit or self._is_marker(unit):
                 continue
             for term in self.terms(unit):
                 roles.setdefault(term, set()).add(reading.role)
@@ -284,7 +308,7 @@ class DomainReader:
                 continue
             name = "_".join(rest)
             term = singular(name)
-            if term in NO_CONCEPT or len(term) < 2:
+            if term in NO_CONCEPT or len(term) < 2 or is_only_done(term):
                 continue
             self.spellings.setdefault(term, Counter())[name] += 1
             out.append(term)
@@ -344,6 +368,12 @@ class DomainReader:
         if not self.segments.isdisjoint(known):
             return known.most_common(1)[0][0]
         return many
+
+
+def is_only_done(term: str) -> bool:
+    """Whether a name says what is done and to what, not what the application keeps: `fetch_user`."""
+    first, more, _ = term.partition("_")
+    return first in ACTING and (bool(more) or first not in NOUNS_TOO)
 
 
 def told_by_folders(reading: Reading) -> set[str]:

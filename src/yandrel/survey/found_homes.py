@@ -204,8 +204,9 @@ class RolePatterns:
 
     def _keep(self, pattern: str) -> None:
         if pattern:
-            self.kept.append(pattern)
-            self.left -= set(self.places.fitting(pattern))
+            fitting = self.places.fitting(pattern)
+            self.kept.append(_in_their_form(pattern, fitting))
+            self.left -= set(fitting)
 
     def _keep_widest(self) -> bool:
         gains = {pattern: len(mine & self.left) for pattern, mine in self.fits.items()}
@@ -250,6 +251,25 @@ class RolePatterns:
             if count >= MOST * len(inside):
                 return f"{folder}/**/{name}"
         return f"{folder}/**"
+
+
+def _in_their_form(pattern: str, units: list[str]) -> str:
+    """Return a pattern with its names in the form that most names of several words have.
+
+    Names of one word are alike in most forms, and a pattern without a form fits them all.
+    """
+    compiled = compile_pattern(pattern)
+    found = [match for unit in units if (match := compiled.regex.fullmatch(unit))]
+    open_parts = [part for part in compiled.parts if part.kind == "placeholder"]
+    for position, part in enumerate(open_parts):
+        names = [match.group(f"p{position}") for match in found]
+        styles = Counter(style_of(n) for n in names if len(words_of(n)) > 1 and style_of(n))
+        if part.forms or part.text not in ("name", "domain") or not styles:
+            continue
+        styled = pattern.replace(f"{{{part.text}}}", placeholder_of(part.text, styles.most_common(1)[0][0]))
+        if all(compile_pattern(styled).match(unit) for unit in units):
+            pattern = styled
+    return pattern
 
 
 def _is_named(pattern: str) -> bool:

@@ -1,7 +1,7 @@
 """Home: the place that the layout gives a unit or a definition."""
 
 from yandrel.languages.registry import first_written_alike
-from yandrel.layout.patterns import compile_pattern
+from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.words import snake
 from yandrel.survey.domains import concept_words
 from yandrel.survey.picture import Picture
@@ -13,10 +13,13 @@ def find_home(picture: Picture, unit: str, role: str, definition: str = "") -> s
     chosen = first_written_alike([home.text for home in known.homes], unit) if known is not None else None
     if known is None or chosen is None:
         return ""
-    pattern = known.homes[chosen]
-    values = values_of(picture, unit, role, definition)
+    return fill_home(picture, known.homes[chosen], unit, role, definition)
+
+
+def fill_home(picture: Picture, home: Pattern, unit: str, role: str, definition: str = "") -> str:
+    """Return the path that one home gives a unit; nothing where a value lacks."""
     try:
-        return pattern.fill(values)
+        return home.fill(values_of(picture, unit, role, definition))
     except KeyError:
         return ""
 

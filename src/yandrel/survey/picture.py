@@ -34,8 +34,9 @@ class Picture:
         return self.domains.get(unit, "")
 
     def is_counted(self, unit: str) -> bool:
-        """Whether a unit counts in the figures: no tests, migrations or bare package markers."""
-        if self.role(unit) in OUTSIDE_THE_COUNT:
+        """Whether a unit counts in the figures: no tests, migrations, bare package markers or
+        declarations of what another unit holds."""
+        if self.role(unit) in OUTSIDE_THE_COUNT or self.readings[unit].unit != unit:
             return False
         facts = self.index.facts[unit]
         return bool(facts.definitions) or not self.index.language(unit).is_package_marker(unit)

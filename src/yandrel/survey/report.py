@@ -87,7 +87,7 @@ def count_routes(picture: Picture) -> int:
 def _role_rows(picture: Picture) -> list[RoleCount]:
     units: dict[str, list[str]] = {}
     for unit, reading in picture.readings.items():
-        if reading.role:
+        if reading.role and reading.unit == unit:
             units.setdefault(reading.role, []).append(unit)
     rows = [
         RoleCount(
@@ -106,7 +106,7 @@ def _domain_rows(picture: Picture, spread: dict[str, int]) -> list[DomainRow]:
     members: dict[str, list[str]] = {}
     for unit in picture.readings:
         domain = picture.domain(unit)
-        if domain:
+        if domain and picture.readings[unit].unit == unit:
             members.setdefault(domain, []).append(unit)
     rows = []
     for domain, units in members.items():

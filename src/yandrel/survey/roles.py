@@ -242,7 +242,8 @@ def own_hints(layout: Layout) -> list[Hint]:
 class Readings(Mapping[str, Reading]):
     """The reading of every unit that is not generated, each made when asked for.
 
-    `known` are readings of units that have not changed.
+    `known` are readings of units that have not changed. A unit that only holds the declarations of
+    another one has that one's reading.
     """
 
     def __init__(self, index: CodeIndex, layout: Layout, known: Mapping[str, Reading]) -> None:
@@ -259,9 +260,14 @@ class Readings(Mapping[str, Reading]):
         if found is None:
             if unit not in self._units:
                 raise KeyError(unit)
-            found = self._known.get(unit) or self._reader.read(unit, self._index.facts[unit])
+            declared = self._declared_in(unit)
+            found = self[declared] if declared else self._known.get(unit)
+            found = found or self._reader.read(unit, self._index.facts[unit])
             self._found[unit] = found
         return found
+
+    def _declared_in(self, unit: str) -> str:
+        return next((u for u in self._index.language(unit).declares(unit) if u in self._units), "")
 
     def __contains__(self, unit: object) -> bool:
         return unit in self._units

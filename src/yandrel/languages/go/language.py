@@ -94,6 +94,9 @@ class GoLanguage:
     def companions(self, unit: str) -> tuple[str, ...]:
         return ()
 
+    def declares(self, unit: str) -> tuple[str, ...]:
+        return ()
+
     def is_package_marker(self, unit: str) -> bool:
         return False
 

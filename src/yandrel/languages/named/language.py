@@ -72,6 +72,9 @@ class NamedLanguage(ABC):
     def companions(self, unit: str) -> tuple[str, ...]:
         return ()
 
+    def declares(self, unit: str) -> tuple[str, ...]:
+        return ()
+
     def is_package_marker(self, unit: str) -> bool:
         return False
 

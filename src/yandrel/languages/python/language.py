@@ -76,6 +76,9 @@ class PythonLanguage:
     def companions(self, unit: str) -> tuple[str, ...]:
         return (unit + "i",) if unit.endswith(".py") else ()
 
+    def declares(self, unit: str) -> tuple[str, ...]:
+        return (unit[:-1],) if unit.endswith(".pyi") else ()
+
     def is_package_marker(self, unit: str) -> bool:
         return unit.rpartition("/")[2] in ("__init__.py", "__init__.pyi")
 

@@ -92,14 +92,17 @@ class Finder:
     def find_path(self, path: str, unit: str, only_folder: bool = False) -> Led | None:
         """Return the file that a path without a suffix, or with one, means."""
         files = self.files
-        order = FOR_TYPESCRIPT if unit.endswith((*TYPESCRIPT, ".tsx")) else FOR_JAVASCRIPT
+        typed = unit.endswith((*TYPESCRIPT, ".tsx"))
+        order = FOR_TYPESCRIPT if typed else FOR_JAVASCRIPT
         if not only_folder and path:
-            if path in files:
-                return Led(path, "whole")
             ending = ending_of(path)
+            if path in files and not typed:
+                return Led(path, "whole")
             for real in WRITTEN_FOR.get(ending, ()):
                 if path[: -len(ending)] + real in files:
                     return Led(path[: -len(ending)] + real, "as " + ending)
+            if path in files:
+                return Led(path, "whole")
             for end in order:
                 if path + end in files:
                     return Led(path + end, "bare")

@@ -79,10 +79,14 @@ class ScriptLanguage:
         return rewrite_manifests(project, relocation, manifests)
 
     def companions(self, unit: str) -> tuple[str, ...]:
-        stem = unit.removesuffix(".d.ts") if unit.endswith(".d.ts") else unit.rpartition(".")[0]
         if unit.endswith(".d.ts"):
-            return (stem + ".js", stem + ".mjs")
+            return self.declares(unit)
+        stem = unit.rpartition(".")[0]
         return (stem + ".d.ts",) if unit.endswith((".js", ".mjs")) else ()
+
+    def declares(self, unit: str) -> tuple[str, ...]:
+        stem = unit.removesuffix(".d.ts")
+        return (stem + ".js", stem + ".mjs") if stem != unit else ()
 
     def is_package_marker(self, unit: str) -> bool:
         return unit.rpartition("/")[2].split(".")[0] == "index"

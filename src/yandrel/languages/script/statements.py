@@ -1,7 +1,7 @@
 """Import statements of one module: names taken out, names put in, in the module's own style."""
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from tree_sitter import Node
 
@@ -9,15 +9,23 @@ from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.grammar import first_child, parse, string_value, text_of
 from yandrel.model.changes import Edit
 
+REQUIRED = "require"
+ASSIGNED = "import ="
+
 
 @dataclass(frozen=True, slots=True)
 class NewImport:
-    """A name to be imported: what the module exports, what it is called here."""
+    """A name to be imported: what the module exports, what it is called here.
+
+    `way` is how it is imported where other names are by `import`: REQUIRED (`const x = require("y")`),
+    or ASSIGNED (`import x = require("y")`).
+    """
 
     module: str
     exported: str
     local: str
     types: bool = False
+    way: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,9 +102,18 @@ class ImportStatements:
                 continue
             pending = [new for new in pending if new not in merged]
             edits.append(self._rewrite(node, gone, merged))
-        if pending:
+        required = [new for new in pending if new.way == REQUIRED]
+        imported = [new for new in pending if new.way != REQUIRED]
+        if imported and required:
+            edits += self._insert_both(imported, required)
+        elif pending:
             edits.append(self._insert(pending))
         return edits
+
+    def _insert_both(self, imported: list[NewImport], required: list[NewImport]) -> list[Edit]:
+        """Put in what is imported and what is required, in this order also where both go to one place."""
+        first, second = self._insert(imported), self._insert(required)
+        return [self._insert([*imported, *required])] if first.start == second.start else [first, second]
 
     def statements(self) -> list[Node]:
         """Return the import statements, and the declarators of top-level requires."""
@@ -124,6 +141,7 @@ class ImportStatements:
             new
             for new in pending
             if named
+            and (not new.way or (new.way == REQUIRED and node.type == "variable_declarator"))
             and new.module == module
             and new.exported not in ("default", WHOLE)
             and new.types == types
@@ -207,12 +225,14 @@ class ImportStatements:
         newline = self.style.newline
         last = None
         gone_wholly = set()
+        esm = any(node.type == "import_statement" for node in self.statements())
+        by_import = esm and not self.style.commonjs and any(new.way != REQUIRED for new in pending)
         for node in self.statements():
             gone = self.removed.get(node.start_byte, set())
             if gone and self._is_all(node, gone):
                 gone_wholly.add(node.start_byte)
         for node in self.statements():
-            if node.type == "export_statement":
+            if node.type == "export_statement" or (by_import and node.type != "import_statement"):
                 continue
             statement = node.parent if node.type == "variable_declarator" else node
             if statement is not None:
@@ -250,7 +270,11 @@ class ImportStatements:
 
 
 def import_lines(pending: list[NewImport], style: Style) -> list[str]:
-    """Return the lines that import some names, one for each module and kind."""
+    """Return the lines that import some names, one for each module and kind; what is required comes last."""
+    required = [new for new in pending if new.way == REQUIRED]
+    if required and not style.commonjs:
+        others = import_lines([new for new in pending if new.way != REQUIRED], style)
+        return others + import_lines(required, replace(style, commonjs=True))
     groups: dict[tuple[str, bool], list[NewImport]] = {}
     for new in pending:
         groups.setdefault((new.module, new.types), []).append(new)
@@ -272,6 +296,9 @@ def import_lines(pending: list[NewImport], style: Style) -> list[str]:
             continue
         word = "import type" if types else "import"
         for item in whole:
+            if item.way == ASSIGNED:
+                lines.append(f"import {item.local} = require({quoted}){style.semicolon}")
+                continue
             lines.append(f"{word} * as {item.local} from {quoted}{style.semicolon}")
         inner = ", ".join(e if e == n else f"{e} as {n}" for e, n in named)
         braces = f"{{{pad}{inner}{pad}}}"

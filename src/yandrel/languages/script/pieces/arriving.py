@@ -9,13 +9,12 @@ from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.pieces.change import STATEMENT, Change, Module, Piece, says_type
 from yandrel.languages.script.pieces.users import Users
-from yandrel.languages.script.statements import (
-    NewImport,
-)
+from yandrel.languages.script.statements import ASSIGNED, NewImport
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.facts import Definition, Import, ImportedName
 from yandrel.model.graph import State, Symbol
 
+ASSIGNED_IMPORT = re.compile(rb"=\s*require\s*\(")
 EXPORTED = re.compile(
     rb"\A((?:/\*\*.*?\*/\s*|(?://[^\n]*\n\s*)+)?)((?:@[\w.]+(?:\([^)]*\))?\s*)*)export\s+(default\s+)?",
     re.DOTALL,
@@ -177,16 +176,12 @@ class Arriving:
             else:
                 spelled = self.change.spell_new(module, self.change.new_of(target), item.module, led)
         default_of_commonjs = exported == "default" and module.style.commonjs
-        if (
-            exported == WHOLE
-            and not module.style.commonjs
-            and item.space == "import"
-            and item_is_equals(origin, item)
-        ):
-            self.change.refuse(origin.unit, item.line, "is imported in a way that cannot be carried along")
+        way = self.change.way_of(module, item)
+        if exported == WHOLE and not way and item.space == "import" and item_is_equals(origin, item):
+            way = ASSIGNED
         if not default_of_commonjs:
             types = item.when == 2 or says_type(origin.source, imported)
-            self.change.bring(module, NewImport(spelled, exported, reference.name, types))
+            self.change.bring(module, NewImport(spelled, exported, reference.name, types and not way, way))
 
     def supply_sibling(self, origin: Module, module: Module, piece: Piece, reference: Reference) -> None:
         name = reference.name
@@ -260,4 +255,5 @@ class Arriving:
 
 
 def item_is_equals(origin: Module, item: Import) -> bool:
-    return b"require" in origin.source[item.start : item.end]
+    """Whether an import is written `import x = require("y")`."""
+    return ASSIGNED_IMPORT.search(origin.source, item.start, item.end) is not None

@@ -13,6 +13,7 @@ from yandrel.languages.script.finder import Finder, Led
 from yandrel.languages.script.pieces.attached import find_attached
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.statements import (
+    REQUIRED,
     ImportStatements,
     NewImport,
     Style,
@@ -280,6 +281,12 @@ class Change:
         if path.endswith((".ts", ".tsx", ".mts", ".cts")):
             return "as .js" if "node" in kinds else "bare"
         return "whole" if "modules" in kinds else "bare"
+
+    def way_of(self, module: Module, item: Import) -> str:
+        """Return how a module goes on importing what another statement imports in its own way."""
+        if module.style.commonjs or module.new.endswith((".mjs", ".mts")):
+            return ""
+        return REQUIRED if item.space == "require" else ""
 
     def bring(self, module: Module, new: NewImport) -> None:
         """Add an import to the module that pieces arrive in; refuse where the name is taken."""

@@ -84,7 +84,8 @@ class Users:
         exported = self.exported_as(piece, name.name)
         spelled = self.change.spell(unit, piece.target.unit, item.module)
         types = item.when == 2 or says_type(module.source, name)
-        module.statements.add(NewImport(spelled, exported, new_local, types))
+        way = self.change.way_of(module, item)
+        module.statements.add(NewImport(spelled, exported, new_local, types and not way, way))
         if new_local != local:
             self.rename_references(module, local, new_local)
 
@@ -139,7 +140,8 @@ class Users:
             if not at_home:
                 spelled = self.change.spell(unit, piece.target.unit, item.module)
                 exported = self.exported_as(piece, reference.member)
-                module.statements.add(NewImport(spelled, exported, local, item.when == 2))
+                way = self.change.way_of(module, item)
+                module.statements.add(NewImport(spelled, exported, local, item.when == 2, way))
             module.edits.append(Edit(reference.start, reference.member_end, local.encode()))
         if references and not left:
             module.statements.remove(item.start, name.start)

@@ -1,0 +1,1 @@
+export = { isOpen: (month: number): boolean => month > 0 };

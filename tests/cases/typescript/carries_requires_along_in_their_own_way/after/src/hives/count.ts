@@ -1,0 +1,5 @@
+const config = require('../config');
+
+export function firstMonth(): number {
+  return config.season.first;
+}

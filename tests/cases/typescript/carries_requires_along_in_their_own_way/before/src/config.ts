@@ -1,0 +1,1 @@
+export = { season: { first: 4, last: 9 } };

@@ -1,0 +1,56 @@
+"""Applications of which only what was built is there: read as they are, declarations with what they declare."""
+
+from pathlib import Path
+
+from tests.conftest import Yandrel, write_tree
+
+PACKAGE: dict[str, str | bytes] = {
+    "package.json": '{ "name": "waxmoor", "main": "dist/app.js" }\n',
+    "dist/app.js": "exports.app = require('./hives/hive-service.js');\n",
+    "dist/hives/hive-service.js": "class HiveService {}\nexports.HiveService = HiveService;\n",
+    "dist/hives/hive-service.d.ts": (
+        "import { Weight } from './types.js';\n\nexport declare class HiveService {\n    weigh(): Weight;\n}\n"
+    ),
+    "dist/hives/types.js": "exports.none = 0;\n",
+    "dist/hives/types.d.ts": "export interface Weight {\n    grams: number;\n}\n",
+}
+SOURCE = "export class HiveService {}\n"
+
+
+def test_what_was_built_counts_where_there_is_nothing_else(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path, PACKAGE)
+    assert "5 units" in yandrel(root, "survey").out
+
+
+def test_what_was_built_is_left_out_beside_sources(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path, {**PACKAGE, "src/hives/hive-service.ts": SOURCE})
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 1 unit ")
+
+
+def test_a_configured_source_root_counts_whatever_it_is_called(tmp_path: Path, yandrel: Yandrel) -> None:
+    config = '[app]\nsource = ["dist/hives", "src"]\n'
+    root = write_tree(tmp_path, {**PACKAGE, "src/a.ts": SOURCE, "yandrel.toml": config})
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 6 units ")
+
+
+def test_ignored_results_stay_ignored(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path, {**PACKAGE, ".gitignore": "dist/\n"})
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 0 units")
+
+
+def test_declarations_are_judged_in_what_they_declare(tmp_path: Path, yandrel: Yandrel) -> None:
+    config = '[roles]\nservice = "dist/hives/{name}-service.js"\n'
+    root = write_tree(tmp_path, {**PACKAGE, "yandrel.toml": config})
+    found = yandrel(root, "check").out
+    assert "dist/hives/types.js" in found
+    assert ".d.ts" not in found
+    assert "service      1            1" in yandrel(root, "survey").out
+
+
+def test_types_come_from_declarations(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path, PACKAGE)
+    moved = yandrel(root, "move", "dist/hives/types.js", "dist/shared/")
+    assert moved.status == 0, moved.err
+    assert (root / "dist/shared/types.d.ts").exists()
+    declared = (root / "dist/hives/hive-service.d.ts").read_text()
+    assert declared.startswith("import { Weight } from '../shared/types.js';\n")
