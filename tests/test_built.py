@@ -1,4 +1,4 @@
-"""Applications of which only what was built is there: read as they are, declarations with what they declare."""
+"""Applications of which only what was built is there, and declarations beside what they declare."""
 
 from pathlib import Path
 
@@ -9,7 +9,8 @@ PACKAGE: dict[str, str | bytes] = {
     "dist/app.js": "exports.app = require('./hives/hive-service.js');\n",
     "dist/hives/hive-service.js": "class HiveService {}\nexports.HiveService = HiveService;\n",
     "dist/hives/hive-service.d.ts": (
-        "import { Weight } from './types.js';\n\nexport declare class HiveService {\n    weigh(): Weight;\n}\n"
+        "import { Weight } from './types.js';\n\n"
+        "export declare class HiveService {\n    weigh(): Weight;\n}\n"
     ),
     "dist/hives/types.js": "exports.none = 0;\n",
     "dist/hives/types.d.ts": "export interface Weight {\n    grams: number;\n}\n",

@@ -11,7 +11,7 @@ LANGUAGES = {
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
-        6,
+        7,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 6),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 6),

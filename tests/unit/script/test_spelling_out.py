@@ -1,0 +1,51 @@
+"""TypeScript that the grammar does not know is read all the same, each name where it stands."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from yandrel.languages.script.facts import read_facts
+from yandrel.languages.script.grammar import parse
+from yandrel.languages.script.spelling_out import spell_out
+
+UNKNOWN = [
+    'declare const a: import("./x").Hive<Bees, Honey>;\n',
+    'declare const a: (x: import("./x").Hive<Bees>[], y: Array<import("./x").Comb<Bees>>) => void;\n',
+    'declare function list(): Promise<(typeof import("./x").Hive | typeof import("./x").Comb)[]>;\n',
+    'declare const a: import("./x").Hive<{ a: () => Bees; b: [Bees, "," ] }, Honey>[][];\n',
+    'declare const a: {\n    of: import("./x").Hive[];\n};\n',
+]
+
+
+@pytest.mark.parametrize("text", UNKNOWN)
+def test_imported_types(text: str) -> None:
+    assert not parse(text.encode(), "a.d.ts").root_node.has_error
+    found = read_facts(text.encode(), "a.d.ts")
+    assert {text[i.module_start : i.module_end] for i in found.imports} == {"./x"}
+    assert not found.problems
+
+
+@pytest.mark.parametrize(
+    ("text", "spelled"),
+    [
+        ("export type * from './x';", "export      * from './x';"),
+        ("type A<out B extends C, in out D> = B;", "type A<    B extends C,        D> = B;"),
+        ("let a: import('x').B<C, D>[] = 1;", "let a: import('x').B&C& D    = 1;"),
+        ("foo(import('x'))", "foo(import('x'))"),
+    ],
+)
+def test_spelled_out(text: str, spelled: str) -> None:
+    assert spell_out(text.encode()).decode() == spelled
+
+
+def test_what_is_broken_stays_broken() -> None:
+    text = 'declare const a: import("./x").Hive<Bees;\nclass {\n'
+    assert read_facts(text.encode(), "a.d.ts").problems
+
+
+@given(st.text("<>(){}[],;'\"`= \nab.|&") | st.text("ab<>[], ").map(lambda s: f'x: import("y").Z<{s}'))
+def test_length_and_lines_stay(text: str) -> None:
+    source = text.encode()
+    found = spell_out(source)
+    assert len(found) == len(source)
+    assert [at for at, byte in enumerate(found) if byte == 10] == [i for i, b in enumerate(source) if b == 10]
