@@ -115,6 +115,8 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
     if source.problem or problems:
         line = f":{problems[0].line}" if problems else ""
         raise RefusedError(source.problem or "cannot be read whole", where=unit + line, todo="mend it first")
+    if source.encoding.guessed:
+        raise RefusedError("is not UTF-8", where=unit, todo="save it as UTF-8 first")
     language = workspace.index.language(unit)
     splitter = language.splitter(language.name_of(unit))
     with tempfile.TemporaryDirectory(prefix="yandrel-") as place:

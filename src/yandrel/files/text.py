@@ -6,14 +6,20 @@ from dataclasses import dataclass
 
 BOM = codecs.BOM_UTF8
 COOKIE = re.compile(rb"^[ \t\f]*#.*?coding[:=][ \t]*([-\w.]+)")
+ONE_BYTE = "latin-1"
+"""The encoding in which every byte is a letter, so that none is lost."""
 
 
 @dataclass(frozen=True, slots=True)
 class Encoding:
-    """How the bytes of a file stand for text."""
+    """How the bytes of a file stand for text.
+
+    One that is `guessed` keeps every byte of its file, but what they stand for elsewhere is not known.
+    """
 
     name: str = "utf-8"
     bom: bool = False
+    guessed: bool = False
 
     def restore(self, source: bytes) -> bytes:
         """Turn UTF-8 back into what the file had; raises UnicodeEncodeError where it cannot."""
@@ -33,6 +39,7 @@ class Source:
 def decode_source(raw: bytes, cookies: bool = True) -> Source:
     """Read bytes as text; what cannot be decoded comes back with the problem said.
 
+    Where files do not say their encoding (`cookies`), one that is no UTF-8 is taken for one byte a letter.
     Source: PEP 263 for the cookie in the first two lines.
     """
     bom = raw.startswith(BOM)
@@ -46,6 +53,8 @@ def decode_source(raw: bytes, cookies: bool = True) -> Source:
     try:
         text = body.decode(name)
     except (UnicodeDecodeError, ValueError) as error:
+        if not cookies and b"\0" not in body:
+            return Source(body.decode(ONE_BYTE).encode("utf-8"), Encoding(ONE_BYTE, bom, guessed=True))
         at = getattr(error, "start", 0)
         line = body.count(b"\n", 0, at) + 1
         return Source(body, encoding, f"line {line} cannot be decoded as {name}")

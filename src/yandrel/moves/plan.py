@@ -168,7 +168,7 @@ def read_candidates(
                 continue
         source = index.read_source(path)
         if source.problem:
-            if path in own and path not in relocation.units:
+            if path in own:
                 raise RefusedError(source.problem, where=path, todo="mend it first")
             continue
         decoded[path] = source
@@ -181,6 +181,11 @@ def build_files(
 ) -> list[FileChange]:
     """Return every file's change, sorted by path."""
     changes: list[FileChange] = []
+    guessed = {
+        decoded[symbol.unit].encoding
+        for symbol in relocation.definitions
+        if symbol.unit in decoded and decoded[symbol.unit].encoding.guessed
+    }
     touched = {*relocation.units, *rewrite.edits, *rewrite.emptied}
     for old in sorted(touched):
         place = index.root / old
@@ -191,6 +196,8 @@ def build_files(
         if old in rewrite.emptied:
             new = ""
         elif edits:
+            if not {decoded[old].encoding}.issuperset(guessed) and not all(e.text.isascii() for e in edits):
+                raise _encoded_otherwise(old)
             after = _edited(decoded[old], edits, old, rewrite.tidied.get(old))
         if new == old and after == before:
             continue
@@ -201,8 +208,18 @@ def build_files(
     for new, text in sorted(rewrite.created.items()):
         if (index.root / new).exists() and new not in relocation.units:
             raise RefusedError("is there already", where=new)
+        if guessed and not text.isascii():
+            if len(guessed) > 1:
+                raise _encoded_otherwise(new)
+            text = next(iter(guessed)).restore(text)
         changes.append(FileChange("", new, None, text, 0o644, True, 1))
     return changes
+
+
+def _encoded_otherwise(path: str) -> RefusedError:
+    return RefusedError(
+        "would get letters of a file that is not UTF-8", where=path, todo="save both as UTF-8 first"
+    )
 
 
 def _edited(source: Source, edits: list[Edit], path: str, tidied: bytes | None) -> bytes:

@@ -85,7 +85,10 @@ def _right_name(pattern: Pattern, name: str, role: str) -> str:
     """Return the name that fits; what stands before the pattern's ending keeps its own capitals."""
     first, *rest = pattern.parts
     if first.kind == "placeholder" and len(rest) == 1 and rest[0].kind == "literal":
-        return name + rest[0].text
+        words, ending = words_of(name), words_of(rest[0].text)
+        if len(words) <= len(ending) or words[-len(ending) :] != ending:
+            return name + rest[0].text
+        return pattern.fill({first.text: "_".join(words[: -len(ending)])})
     try:
         return pattern.fill({"name": _stem(name, role)})
     except KeyError:

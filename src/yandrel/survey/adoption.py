@@ -5,6 +5,7 @@ from collections import Counter
 
 from yandrel.errors import ConfigError
 from yandrel.layout.config import SHARED, Layout, parse_layout
+from yandrel.layout.patterns import compile_pattern
 from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.graph import State
 from yandrel.model.words import snake
@@ -48,6 +49,7 @@ FEW_ROOTS = 6
 FEW_UNPLACED = 10
 MANY_UNPLACED = 0.1
 FEW_INWARD = 3
+ASKED_FROM_ANYWHERE = frozenset({"error", "helper", "config"})
 PLAIN_TOPS = frozenset([
     "src", "lib", "libs", "libraries", "app", "apps", "main", "source", "sources", "server", "api", "backend",
     "pkg", "internal", "cmd", "include", "classes", "packages", "modules", "web", "public", "core", "plugins",
@@ -232,7 +234,8 @@ def role_imports(picture: Picture) -> Counter[tuple[str, str]]:
 def allowed_imports(counts: Counter[tuple[str, str]]) -> set[tuple[str, str]]:
     """Return the directions that most imports between two roles follow.
 
-    A few that pass over a role in between, which most go through, are not taken for a rule.
+    A few that pass over a role in between, which most go through, are not taken for a rule; nobody goes
+    through another role for an error or a helper.
     """
     roles = {role for pair in counts for role in pair}
     allowed: set[tuple[str, str]] = set()
@@ -240,7 +243,7 @@ def allowed_imports(counts: Counter[tuple[str, str]]) -> set[tuple[str, str]]:
     for (source, target), count in trodden_first:
         if source in FREE_ROLES or not count or _leads_to(allowed, target, source):
             continue
-        skips = any(
+        skips = target not in ASKED_FROM_ANYWHERE and any(
             _passes_over(count, counts[source, middle], counts[middle, target])
             for middle in roles - {source, target}
         )
@@ -393,9 +396,10 @@ def _shapes_text(picture: Picture) -> str:
         ends: Counter[str] = Counter(
             end for d in classes for _, more, end in [snake(d.name).rpartition("_")] if more
         )
-        word, count = ends.most_common(1)[0] if ends else ("", 0)
-        if count >= MOST * len(classes) and word:
-            lines.append(f'type = "{{Name}}{word.capitalize()}"  # {count} of {len(classes)} classes')
+        pattern = "{Name}" + ends.most_common(1)[0][0].capitalize() if ends else "{Name}"
+        count = sum(compile_pattern(pattern).match(d.name) is not None for d in classes)
+        if count >= MOST * len(classes) and ends:
+            lines.append(f"type = {quoted(pattern)}  # {count} of {len(classes)} classes")
         bases: Counter[str] = Counter(b.rpartition(".")[2] for d in classes for b in d.bases)
         if bases:
             base, held = bases.most_common(1)[0]

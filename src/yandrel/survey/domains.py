@@ -114,6 +114,8 @@ NOUNS_TOO = frozenset(
     ]
 )
 """Verbs that are as well the names of things that an application keeps."""
+KINDS_OF_FILES = frozenset(["abstract", "class", "interface", "trait"])
+"""Words that files begin with to say which kind of thing they hold."""
 ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration", "store"})
 ROLE_WORDS = frozenset(
     [
@@ -390,7 +392,7 @@ def concept_words(text: str) -> list[str]:
     words = list(words_of(text))
     while words and words[-1] in ROLE_WORDS:
         words.pop()
-    while words and words[0] in ROLE_WORDS:
+    while words and (words[0] in ROLE_WORDS or (words[0] in KINDS_OF_FILES and len(words) > 1)):
         words.pop(0)
     return words
 

@@ -37,6 +37,18 @@ def test_what_cannot_be_decoded_is_a_problem(raw: bytes, says: str) -> None:
     assert says in decode_source(raw).problem
 
 
+def test_a_file_without_a_declared_encoding_keeps_every_byte() -> None:
+    raw = b"// Jos\xe9, \x80\x81\r\nclass Hive {}\n"
+    source = decode_source(raw, cookies=False)
+    assert not source.problem
+    assert source.encoding.guessed
+    assert source.encoding.restore(source.data.replace(b"Hive", b"Comb")) == raw.replace(b"Hive", b"Comb")
+
+
+def test_two_bytes_a_letter_are_a_problem() -> None:
+    assert "cannot be decoded" in decode_source("class Hive {}é".encode("utf-16"), cookies=False).problem
+
+
 @given(st.binary(max_size=200))
 def test_any_bytes_survive_or_are_a_problem(raw: bytes) -> None:
     source = decode_source(raw)

@@ -1,0 +1,8 @@
+package coop.waxmoor.harvests;
+
+import coop.waxmoor.bees.Hive;
+
+/** @author Jürgen */
+public class Harvest {
+    Hive hive;
+}

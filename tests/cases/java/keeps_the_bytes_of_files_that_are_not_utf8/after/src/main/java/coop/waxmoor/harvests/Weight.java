@@ -1,0 +1,6 @@
+package coop.waxmoor.harvests;
+
+/** In Grad, „C“. */
+public class Weight {
+    int grams;
+}

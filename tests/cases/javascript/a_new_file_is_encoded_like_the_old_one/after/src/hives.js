@@ -1,0 +1,5 @@
+function weigh() {
+  return 1;
+}
+
+module.exports = { weigh };

@@ -1,0 +1,5 @@
+function label() {
+  return "Honig für René";
+}
+
+module.exports = { label };

@@ -1,0 +1,9 @@
+function label() {
+  return "Honig für René";
+}
+
+function weigh() {
+  return 1;
+}
+
+module.exports = { label, weigh };

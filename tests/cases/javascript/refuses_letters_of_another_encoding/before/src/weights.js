@@ -1,0 +1,3 @@
+const grams = 1;
+
+module.exports = { grams };
