@@ -13,11 +13,11 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
         7,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 6),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 6),
-    "go": ("yandrel.languages.go.language", (".go",), 3),
-    "swift": ("yandrel.languages.swift.language", (".swift",), 1),
-    "php": ("yandrel.languages.php.language", (".php",), 4),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 7),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 7),
+    "go": ("yandrel.languages.go.language", (".go",), 4),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 2),
+    "php": ("yandrel.languages.php.language", (".php",), 5),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
 VERSIONS = {name: f"{name}{version}" for name, (_, _, version) in LANGUAGES.items()}
