@@ -90,7 +90,7 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
     verdict = Verdict(
         layout_key,
         judged,
-        {unit: msgspec.Raw(encode(picture.readings[unit])) for unit in picture.readings},
+        {unit: msgspec.Raw(encode(reading)) for unit, reading in picture.readings.read_so_far().items()},
         dict(picture.__dict__.get("domains", {})),
     )
     remember_graph(index, workspace.store)

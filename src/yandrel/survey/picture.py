@@ -19,7 +19,7 @@ class Picture:
 
     index: CodeIndex
     layout: Layout
-    readings: Mapping[str, Reading]
+    readings: Readings
 
     @cached_property
     def domains(self) -> Mapping[str, str]:

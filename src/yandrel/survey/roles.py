@@ -266,6 +266,10 @@ class Readings(Mapping[str, Reading]):
             self._found[unit] = found
         return found
 
+    def read_so_far(self) -> Mapping[str, Reading]:
+        """Return the readings that were asked for, which without a layout are few."""
+        return self._found
+
     def _declared_in(self, unit: str) -> str:
         return next((u for u in self._index.language(unit).declares(unit) if u in self._units), "")
 
