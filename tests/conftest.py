@@ -24,6 +24,7 @@ class Result:
 
 
 Yandrel = Callable[..., Result]
+os.environ["YANDREL_TRACE"] = "1"
 
 
 def run_yandrel(root: Path, *words: str) -> Result:

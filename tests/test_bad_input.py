@@ -6,6 +6,7 @@ from pathlib import Path
 import pytest
 
 from tests.conftest import Yandrel, read_tree, write_tree
+from yandrel.cli import main
 
 SHOP: dict[str, str | bytes] = {
     "shop/__init__.py": "",
@@ -158,3 +159,22 @@ def test_second_yandrel_is_kept_out(shop: Path, yandrel: Yandrel) -> None:
     assert done.status == 3
     assert "another yandrel" in done.err
     assert read_tree(shop) == before
+
+
+def test_a_fault_of_its_own_is_one_line(
+    monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    def fail(*_: object, **__: object) -> None:
+        raise KeyError("hive")
+
+    monkeypatch.delenv("YANDREL_TRACE")
+    monkeypatch.setattr(main.cli, "main", fail)
+    with pytest.raises(SystemExit) as left:
+        main.main()
+    said = capsys.readouterr().err
+    assert left.value.code == 70
+    assert said.startswith("yandrel: a fault of its own: KeyError ('hive') at test_bad_input.py:")
+    assert said.count("\n") == 1
+    monkeypatch.setenv("YANDREL_TRACE", "1")
+    with pytest.raises(KeyError):
+        main.main()

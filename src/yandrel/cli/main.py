@@ -1,11 +1,13 @@
 """The command line's entry: each command is loaded when it is called."""
 
+import os
 import sys
 from importlib import import_module
+from pathlib import Path
 
 import click
 
-from yandrel.errors import INTERRUPTED, USAGE, RefusedError, YandrelError
+from yandrel.errors import FAULT, INTERRUPTED, USAGE, RefusedError, YandrelError
 
 COMMANDS = {
     "survey": "Look: what is here, by role and by concept, and how it is arranged.",
@@ -92,6 +94,24 @@ def main() -> None:
     except BrokenPipeError:
         sys.stderr.close()
         sys.exit(0)
+    except Exception as error:
+        if os.environ.get("YANDREL_TRACE"):
+            raise
+        click.echo(f"yandrel: {_tell_fault(error)}", err=True)
+        sys.exit(FAULT)
+
+
+def _tell_fault(error: Exception) -> str:
+    """Return a line on a fault of Yandrel's own: what, where in its code, and what to do."""
+    import traceback
+
+    last = traceback.extract_tb(error.__traceback__)[-1]
+    place = f"{Path(last.filename).name}:{last.lineno}"
+    text = " ".join(str(error).split())[:120]
+    return (
+        f"a fault of its own: {type(error).__name__} ({text}) at {place}; "
+        "please report it with what YANDREL_TRACE=1 shows"
+    )
 
 
 def _show_reasons(error: RefusedError) -> None:

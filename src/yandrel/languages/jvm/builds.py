@@ -90,6 +90,12 @@ class JvmReach:
         one, other = names.get(here[0]), names.get(there[0])
         return not one or not other or other in self.reached[one]
 
+    def described_in(self, path: str) -> str:
+        return self.name_of(path)
+
+    def are_loaded_together(self, user: str, used: str) -> bool:
+        return False
+
     def name_of(self, path: str) -> str:
         place = self.place_of(path)
         return f"{place[0]}src/{place[1]}" if place is not None else path

@@ -7,7 +7,7 @@ from typing import Protocol
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Before, Dialect
 from yandrel.languages.named.table import Renaming
-from yandrel.model.changes import Refusal, Relocation
+from yandrel.model.changes import Note, Refusal, Relocation
 from yandrel.model.graph import Symbol
 
 
@@ -27,6 +27,12 @@ class Reach(Protocol):
 
     def sees(self, user: str, used: str) -> bool:
         """Whether a file can use what stands in another, as far as is known."""
+
+    def are_loaded_together(self, user: str, used: str) -> bool:
+        """Whether something loads both files, so that the one can use the other there."""
+
+    def described_in(self, path: str) -> str:
+        """Return the file that describes the part which a file belongs to."""
 
     def name_of(self, path: str) -> str:
         """Return what the part is called that a file belongs to."""
@@ -69,11 +75,41 @@ def refuse_unseen(
 ) -> list[Refusal]:
     """Return a refusal for each part of a build that would use what it does not see, and did see before."""
     refusals: dict[tuple[str, str, str], Refusal] = {}
-    for use in find_uses_across(dialect, relocation, renaming, contents):
-        if reach.sees(use.new_user, use.new_used) or not reach.sees(use.user, use.used.unit):
+    for use in find_unseen(dialect, relocation, renaming, contents, reach):
+        if reach.are_loaded_together(use.new_user, use.new_used):
             continue
         here, there = reach.name_of(use.new_user), reach.name_of(use.new_used)
         why = f"uses {use.used.name}, and {here} cannot use {there}"
         todo = "choose another place, or change the build first"
         refusals.setdefault((here, there, use.used.name), Refusal(use.user, use.line, why, todo))
     return list(refusals.values())
+
+
+def tell_unseen(
+    dialect: Dialect,
+    relocation: Relocation,
+    renaming: Renaming,
+    contents: Mapping[str, Content],
+    reach: Reach,
+) -> list[Note]:
+    """Return a note for each part that would have to require another one, if it were used apart from the whole."""
+    notes: dict[tuple[str, str], Note] = {}
+    for use in find_unseen(dialect, relocation, renaming, contents, reach):
+        if reach.are_loaded_together(use.new_user, use.new_used):
+            here, there = reach.described_in(use.new_user), reach.described_in(use.new_used)
+            why = f"apart from the whole, {here} must require what {there} describes"
+            notes.setdefault((here, there), Note(use.new_user, use.line, use.used.name, why))
+    return list(notes.values())
+
+
+def find_unseen(
+    dialect: Dialect,
+    relocation: Relocation,
+    renaming: Renaming,
+    contents: Mapping[str, Content],
+    reach: Reach,
+) -> Iterator[UseAcross]:
+    """Yield the uses of what a part of a build does not see any more."""
+    for use in find_uses_across(dialect, relocation, renaming, contents):
+        if not reach.sees(use.new_user, use.new_used) and reach.sees(use.user, use.used.unit):
+            yield use

@@ -5,7 +5,7 @@ import re
 from collections.abc import Iterable, Mapping
 
 from yandrel.languages.edits import newline_of
-from yandrel.languages.named.across import refuse_unseen
+from yandrel.languages.named.across import refuse_unseen, tell_unseen
 from yandrel.languages.named.content import Block, Clause, Content, PathUse, Statement, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -20,7 +20,7 @@ from yandrel.languages.named.table import Renaming, join_name, last_of, parent_o
 from yandrel.languages.php.content import read_content
 from yandrel.languages.php.packages import PhpReach
 from yandrel.languages.php.view import PhpView
-from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.changes import Edit, Note, Refusal, Relocation
 from yandrel.model.graph import Symbol
 
 WORDS = {"type": "", "function": "function ", "constant": "const "}
@@ -216,6 +216,14 @@ class PhpDialect(Dialect):
             )
         reach = PhpReach(self.view.project)
         return refusals + refuse_unseen(self, relocation, renaming, contents, reach)
+
+    def notes_on(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Note]:
+        reach = PhpReach(self.view.project)
+        if len(reach.packages) < 2:
+            return []
+        return tell_unseen(self, relocation, renaming, contents, reach)
 
     def _refuse_unfound(
         self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation

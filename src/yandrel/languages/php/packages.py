@@ -74,9 +74,21 @@ class PhpReach:
             return self.is_for_development(here, user) or not self.is_for_development(here, used)
         return self.requires(here, there) and not self.is_for_development(there, used)
 
+    def are_loaded_together(self, user: str, used: str) -> bool:
+        ways = ((LOADED, LOADED), (FOR_DEVELOPMENT, LOADED), (FOR_DEVELOPMENT, FOR_DEVELOPMENT))
+        return any(
+            self.loads(scope, user, by) and self.loads(scope, used, of)
+            for scope in self.packages
+            for by, of in ways
+        )
+
+    def described_in(self, path: str) -> str:
+        scope = self.package_of(path)
+        return path if scope is None else f"{scope}composer.json"
+
     def name_of(self, path: str) -> str:
         scope = self.package_of(path)
         if scope is None:
             return path
         kind = FOR_DEVELOPMENT if self.is_for_development(scope, path) else LOADED
-        return f"{scope}composer.json's {kind}"
+        return f"{self.described_in(path)}'s {kind}"

@@ -1,0 +1,8 @@
+<?php
+
+namespace Waxmoor\Hives;
+
+class Hive
+{
+    public Weight $weight;
+}
