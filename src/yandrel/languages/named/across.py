@@ -92,7 +92,7 @@ def tell_unseen(
     contents: Mapping[str, Content],
     reach: Reach,
 ) -> list[Note]:
-    """Return a note for each part that would have to require another one, if it were used apart from the whole."""
+    """Return a note for each part that must require another one, if it is used apart from the whole."""
     notes: dict[tuple[str, str], Note] = {}
     for use in find_unseen(dialect, relocation, renaming, contents, reach):
         if reach.are_loaded_together(use.new_user, use.new_used):
