@@ -5,6 +5,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from yandrel.languages.edits import cut_span, merge_edits, newline_of, trim_end
+from yandrel.languages.go.columns import line_up
 from yandrel.languages.go.deep import Content, NameUse, Piece, Spec, read_deep
 from yandrel.languages.go.imports import Wanted, comment_after, edit_imports, is_sorted, write_imports
 from yandrel.languages.go.naming import candidate_names
@@ -337,6 +338,9 @@ class FileRewriter:
         edits = trim_end(content.source, merge_edits(self.edits))
         if edits:
             context.result.edits[self.unit] = edits
+            lined_up = line_up(content.source, edits)
+            if lined_up != apply_edits(content.source, edits):
+                context.result.tidied[self.unit] = lined_up
 
     def draft(self) -> FileDraft:
         context, content = self.context, self.content
@@ -518,7 +522,7 @@ def arrival_text(
         for e in merge_edits(edits)
         if base <= e.start < piece.text_end
     ]
-    text = apply_edits(content.source[base : piece.text_end], shifted).decode("utf-8")
+    text = line_up(content.source[base : piece.text_end], shifted).decode("utf-8")
     if not piece.keyword:
         return text
     lines = text.split("\n")

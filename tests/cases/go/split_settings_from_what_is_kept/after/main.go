@@ -9,7 +9,7 @@ import (
 )
 
 var (
-	port    = flag.Int("port", 8080, "where to listen")
+	port = flag.Int("port", 8080, "where to listen")
 )
 
 func main() {
