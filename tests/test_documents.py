@@ -2,6 +2,8 @@
 
 import json
 import re
+import subprocess
+import sys
 from pathlib import Path
 
 import jsonschema
@@ -92,3 +94,17 @@ def test_links_lead_somewhere() -> None:
     for page in [ROOT / "README.md", *DOCS.glob("*.md")]:
         for link in re.findall(r"\]\(([^)#]+)[^)]*\)", page.read_text(encoding="utf-8")):
             assert (page.parent / link).exists(), f"{page.name}: {link}"
+
+
+def test_options_that_messages_name_exist() -> None:
+    named = {
+        found.groups()
+        for path in (ROOT / "src").rglob("*.py")
+        for found in re.finditer(r"`yandrel ([a-z]+)[^`\n]*? (--[a-z-]+)", path.read_text(encoding="utf-8"))
+    }
+    assert len(named) > 5
+    for command, option in sorted(named):
+        shown = subprocess.run(
+            [sys.executable, "-m", "yandrel", command, "--help"], capture_output=True, text=True, check=True
+        )
+        assert option in shown.stdout, (command, option)

@@ -125,7 +125,7 @@ def _is_place(view: View, name: str) -> bool:
 def nearest(text: str, choices: list[str]) -> str:
     """Return "did you mean …?", or advice where nothing is near."""
     found = difflib.get_close_matches(text, [c for c in choices if c], n=1, cutoff=0.6)
-    return f"did you mean {found[0]}?" if found else "see `yandrel survey --units` for what is here"
+    return f"did you mean {found[0]}?" if found else "see `yandrel survey --why` for what is here"
 
 
 def _definition(index: CodeIndex, unit: str, name: str) -> Thing:
