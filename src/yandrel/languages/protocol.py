@@ -85,6 +85,8 @@ class Language(Protocol):
     """Whether a unit can name another without an import, so that a new one may be meant by any."""
     outlined: bool
     """Whether the bodies of functions are passed over where only an outline is asked for."""
+    tells_unread: bool
+    """Whether a move that reads a unit in depth finds by itself what cannot be read in it."""
     folds_case: bool
     """Whether names are compared without regard to case."""
 

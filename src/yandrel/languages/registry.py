@@ -17,7 +17,7 @@ LANGUAGES = {
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 7),
     "go": ("yandrel.languages.go.language", (".go",), 4),
     "swift": ("yandrel.languages.swift.language", (".swift",), 2),
-    "php": ("yandrel.languages.php.language", (".php",), 5),
+    "php": ("yandrel.languages.php.language", (".php",), 6),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
 VERSIONS = {name: f"{name}{version}" for name, (_, _, version) in LANGUAGES.items()}

@@ -63,7 +63,7 @@ def plan_relocation(
         if not words and not part.units:
             continue
         sources = read_candidates(index, name, words, part, decoded)
-        for unit, source in sources.items():
+        for unit, source in sources.items() if not language.tells_unread else ():
             index.look_closer(unit, source)
         rewritten, settled = language.rewrite(view, part, sources)
         _merge(total, rewritten)

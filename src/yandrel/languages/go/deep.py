@@ -16,7 +16,9 @@ from yandrel.languages.go.values import (
     value_type,
     value_types,
 )
+from yandrel.languages.reading import find_problems
 from yandrel.languages.trees import text_of
+from yandrel.model.facts import Problem
 
 DOC_LINK = re.compile(rb"\[\*?((?:[\w./-]+\.)?[A-Z]\w*(?:\.[A-Z]\w*)?)\](?![(\[])")
 EMBED = re.compile(rb"^//go:embed\s+(.+)$", re.MULTILINE)
@@ -130,6 +132,7 @@ class Content:
     embeds: list[str] = field(default_factory=list)
     acts: bool = False
     constraint: str = ""
+    problems: tuple[Problem, ...] = ()
 
     def name_of(self, piece: int) -> str:
         """Return what a declaration is called, nothing where a place stands in none."""
@@ -150,6 +153,7 @@ class DeepReader:
         self.source = source
         self.content = Content(source)
         self.root = parse(source).root_node
+        self.content.problems = find_problems(self.root)
         self.results = self.content.results = read_results(self.root)
         self.qualifiers: set[str] = set()
         self.stack: list[Task] = []

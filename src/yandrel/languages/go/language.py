@@ -28,6 +28,7 @@ class GoLanguage:
     cookies = False
     implicit = True
     outlined = True
+    tells_unread = True
     folds_case = False
 
     def name_of(self, path: str) -> str:

@@ -116,10 +116,10 @@ def rewrite(view: GoView, relocation: Relocation, sources: Mapping[str, bytes]) 
     packages = Packages(view, settled, contents)
     context = Context(view, settled, contents, packages, result)
     for unit in {*settled.units, *(s.unit for s in settled.definitions)} & contents.keys():
-        facts = view.units.facts[unit]
-        if facts.problems:
+        problems = contents[unit].problems
+        if problems:
             result.refusals.append(
-                Refusal(unit, facts.problems[0].line, "the file cannot be read whole", "mend it first")
+                Refusal(unit, problems[0].line, "the file cannot be read whole", "mend it first")
             )
     if not result.refusals:
         meant = {unit: find_meanings(context, unit) for unit in contents}

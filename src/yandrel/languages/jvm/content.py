@@ -6,6 +6,7 @@ from tree_sitter import Node
 
 from yandrel.languages.jvm.grammar import TYPE_KINDS, parse
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+from yandrel.languages.reading import find_problems
 from yandrel.languages.trees import Lead, dotted_text, text_of
 
 DOC_NAMES = re.compile(
@@ -28,6 +29,7 @@ class ContentReader:
         self.source = source
         self.content = Content(source)
         self.root = parse(source).root_node
+        self.content.problems = find_problems(self.root)
         self.variables: set[str] = set()
         self.nested: set[str] = set()
         self.accesses: dict[tuple[str, str], int] = {}

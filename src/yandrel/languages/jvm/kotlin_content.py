@@ -17,6 +17,7 @@ from yandrel.languages.jvm.kotlin_tree import (
     stray_annotations,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
+from yandrel.languages.reading import find_problems
 from yandrel.languages.trees import Lead, dotted_text, text_of
 
 DOC_NAMES = re.compile(rb"\[([A-Za-z_][\w.]*)\](?!\()|@(?:see|throws|exception|sample)\s+([A-Za-z_][\w.]*)")
@@ -60,6 +61,7 @@ class KotlinReader:
         self.source = source
         self.content = Content(source, unit)
         self.root = parse(source).root_node
+        self.content.problems = find_problems(self.root)
         self.accesses: dict[tuple[str, str], int] = {}
         self.calls: dict[str, int] = {}
         self.made: dict[str, int] = {}

@@ -37,6 +37,7 @@ class JvmLanguage(NamedLanguage):
     suffixes = (".java", ".kt")
     manifests = MANIFESTS
     words = KEYWORDS
+    tells_unread = True
 
     def name_of(self, path: str) -> str:
         return "kotlin" if path.endswith(".kt") else "java"

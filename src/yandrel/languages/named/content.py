@@ -5,6 +5,8 @@ Qualified names have dots for separators throughout, whatever the language write
 
 from dataclasses import dataclass, field
 
+from yandrel.model.facts import Problem
+
 
 @dataclass(frozen=True, slots=True)
 class Block:
@@ -89,7 +91,8 @@ class Held:
 class PathUse:
     """A string that leads to a file: its content's span, the text, what it starts from.
 
-    `statement` is the span of the statement that loads the file and does nothing else.
+    `statement` is the span of the statement that loads the file and does nothing else, `joined_at` where
+    the expression starts that the string ends.
     """
 
     start: int
@@ -97,6 +100,7 @@ class PathUse:
     text: str
     base: str
     statement: tuple[int, int] | None = None
+    joined_at: int = -1
 
 
 @dataclass
@@ -112,6 +116,7 @@ class Content:
     held: list[Held] = field(default_factory=list)
     paths: list[PathUse] = field(default_factory=list)
     acts: bool = False
+    problems: tuple[Problem, ...] = ()
     ambient: list[tuple[str, str, str]] = field(default_factory=list)
     """What other files import for this one: path, bound name, space."""
 

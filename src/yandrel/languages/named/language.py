@@ -26,6 +26,7 @@ class NamedLanguage(ABC):
     cookies = False
     implicit = True
     outlined = True
+    tells_unread = False
     folds_case = False
 
     def name_of(self, path: str) -> str:

@@ -88,15 +88,16 @@ def rewrite(
     touched |= {s.unit for s in relocation.definitions.values()}
     for unit, source in sources.items():
         if unit in facts:
-            contents[unit] = dialect.read(source, unit)
-            if facts[unit].problems and unit in touched:
+            contents[unit] = content = dialect.read(source, unit)
+            problems = content.problems or facts[unit].problems
+            if problems and unit in touched:
                 why = "the file cannot be read whole"
-                result.refusals.append(Refusal(unit, facts[unit].problems[0].line, why, "mend it first"))
+                result.refusals.append(Refusal(unit, problems[0].line, why, "mend it first"))
     settled = carry_private(dialect, settle_relocation(dialect, relocation, contents), contents, result)
     names = NameMap(dialect, settled, contents, result)
     renaming = names.work_out()
     for unit, content in contents.items():
-        if facts[unit].problems and unit not in touched:
+        if (content.problems or facts[unit].problems) and unit not in touched:
             result.refusals += find_unread(dialect, unit, content, renaming)
     result.refusals += dialect.object_to(settled, renaming, contents)
     result.notes += dialect.notes_on(settled, renaming, contents)

@@ -7,6 +7,8 @@ from tree_sitter import Node
 from yandrel.languages.named.content import Block, Clause, Content, Held, PathUse, Statement, Use
 from yandrel.languages.php.facts import SPACES, read_clause
 from yandrel.languages.php.grammar import NAME_NODES, NOT_CLASSES, TYPE_KINDS, dotted, parse, text_of
+from yandrel.languages.php.paths import FOLDER, HERE, OPEN, SUM, is_sum
+from yandrel.languages.reading import find_problems
 from yandrel.languages.trees import Lead
 
 HEADER = frozenset({"php_tag", "comment", "declare_statement"})
@@ -35,6 +37,7 @@ class ContentReader:
         self.source = source
         self.content = Content(source)
         self.root = parse(source).root_node
+        self.content.problems = find_problems(self.root)
 
     def read(self) -> Content:
         self.find_blocks()
@@ -238,7 +241,9 @@ class ContentReader:
             base = _base_of(node)
             if base is not None:
                 written = text.decode("utf-8", "replace")
-                self.content.paths.append(PathUse(start, end, written, base, _loading_statement(node)))
+                joined_at = node.parent.start_byte if base.startswith(SUM) and node.parent is not None else -1
+                statement = _loading_statement(node)
+                self.content.paths.append(PathUse(start, end, written, base, statement, joined_at))
 
 
 def _loading_statement(node: Node) -> tuple[int, int] | None:
@@ -295,24 +300,25 @@ def _space_of(node: Node) -> str:
 
 
 def _base_of(node: Node) -> str | None:
-    """Return what a path in a string starts from: "dir:N" folders above the file's, "" unknown."""
+    """Return what a path in a string starts from; see `yandrel.languages.php.paths`."""
     parent = node.parent
     if parent is None:
         return None
     if parent.type == "binary_expression" and parent.child_by_field_name("right") == node:
-        left = text_of(parent.child_by_field_name("left")).replace(" ", "")
-        if left in ("__DIR__", "dirname(__FILE__)"):
-            return "dir:0"
-        found = re.fullmatch(r"dirname\((?:__DIR__|dirname\(__FILE__\))(?:,(\d+))?\)", left)
+        left = text_of(parent.child_by_field_name("left"))
+        tight = left.replace(" ", "")
+        if tight in ("__DIR__", "dirname(__FILE__)"):
+            return FOLDER + "0"
+        found = re.fullmatch(r"dirname\((?:__DIR__|dirname\(__FILE__\))(?:,(\d+))?\)", tight)
         if found:
-            return f"dir:{found[1] or 1}"
-        found = re.fullmatch(r"dirname\(__FILE__,(\d+)\)", left)
+            return FOLDER + (found[1] or "1")
+        found = re.fullmatch(r"dirname\(__FILE__,(\d+)\)", tight)
         if found:
-            return f"dir:{int(found[1]) - 1}"
-        return None
+            return f"{FOLDER}{int(found[1]) - 1}"
+        return SUM + left if len(left) < 200 and is_sum(left) else OPEN
     outer = parent.parent if parent.type == "parenthesized_expression" else parent
     if outer is not None and outer.type.startswith(("require", "include")):
-        return "here"
+        return HERE
     return None
 
 

@@ -3,6 +3,7 @@
 import posixpath
 import re
 from collections.abc import Iterable, Mapping
+from functools import cached_property
 
 from yandrel.languages.edits import newline_of
 from yandrel.languages.named.across import refuse_unseen, tell_unseen
@@ -19,6 +20,14 @@ from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.php.content import read_content
 from yandrel.languages.php.packages import PhpReach
+from yandrel.languages.php.paths import (
+    FOLDER,
+    HERE,
+    OPEN,
+    SUM,
+    FolderConstants,
+    tell_unknown_paths,
+)
 from yandrel.languages.php.view import PhpView
 from yandrel.model.changes import Edit, Note, Refusal, Relocation
 from yandrel.model.graph import Symbol
@@ -36,6 +45,7 @@ class PhpDialect(Dialect):
     suffixes = (".php",)
     view: PhpView
     successors: Mapping[str, str] = {}
+    _after: tuple[Relocation, FolderConstants] | None = None
 
     def read(self, source: bytes, unit: str) -> Content:
         return read_content(source)
@@ -220,10 +230,11 @@ class PhpDialect(Dialect):
     def notes_on(
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Note]:
+        notes = tell_unknown_paths(relocation, self.successors, contents, self.constants, self._target_of)
         reach = PhpReach(self.view.project)
-        if len(reach.packages) < 2:
-            return []
-        return tell_unseen(self, relocation, renaming, contents, reach)
+        if len(reach.packages) > 1:
+            notes += tell_unseen(self, relocation, renaming, contents, reach)
+        return notes
 
     def _refuse_unfound(
         self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation
@@ -277,9 +288,14 @@ class PhpDialect(Dialect):
         named = {self._target_of(unit, path) for path in content.paths}
         for path in content.paths:
             successor = self.successors.get(self._target_of(unit, path))
-            if successor in named and path.statement is not None:
+            if path.statement is not None and successor and successor in (*named, new):
                 statement = Statement(*path.statement, 0, "")
                 edits.append(remove_statement(content, statement, False))
+                continue
+            if path.base.startswith(SUM) or _is_bare(path):
+                edit_one = self._edit_bare_path if _is_bare(path) else self._edit_joined_path
+                edit = edit_one(unit, new, content, path, relocation)
+                edits += [edit] if edit is not None else []
                 continue
             text = self._new_path(unit, new, path, relocation)
             if text is not None and text != path.text:
@@ -289,25 +305,15 @@ class PhpDialect(Dialect):
     def _new_path(self, unit: str, new: str, path: PathUse, relocation: Relocation) -> str | None:
         folder = posixpath.dirname(unit)
         new_folder = posixpath.dirname(new)
-        up = int(path.base[4:]) if path.base.startswith("dir:") else 0
-        if path.base == "here" and not path.text.startswith((".", "/")):
-            return self._new_bare_path(unit, new, path, relocation)
-        if path.base.startswith("dir:") and not path.text.startswith("/"):
+        up = int(path.base.removeprefix(FOLDER)) if path.base.startswith(FOLDER) else 0
+        if path.base.startswith(FOLDER) and not path.text.startswith("/"):
             return None
-        if path.base == "here" and path.text.startswith("/"):
+        if path.base == OPEN or (path.base == HERE and path.text.startswith("/")):
             return None
         start, new_start = _climb(folder, up), _climb(new_folder, up)
         target = posixpath.normpath(posixpath.join(start or ".", path.text.lstrip("/")))
-        if target.startswith("..") or target == ".":
-            return None
-        files, folders = self.view.units.files, self.view.units.folders
-        if target in files:
-            moved = self.successors.get(target) or relocation.unit(target)
-        elif target + "/" in folders:
-            moved = relocation.unit(target + "/").rstrip("/")
-        else:
-            return None
-        if moved == target and new_start == start:
+        moved = self._place_after(target, relocation)
+        if not moved or (moved == target and new_start == start):
             return None
         relative = posixpath.relpath(moved, new_start or ".")
         lead = "/" if path.text.startswith("/") else ""
@@ -316,27 +322,95 @@ class PhpDialect(Dialect):
         tail = "/" if path.text.endswith("/") and not relative.endswith("/") else ""
         return lead + relative + tail
 
-    def _new_bare_path(self, unit: str, new: str, path: PathUse, relocation: Relocation) -> str | None:
-        """`include 'a/b.php'` is looked for beside the file that is run, and beside this file."""
-        files = self.view.units.files
-        beside = posixpath.normpath(posixpath.join(posixpath.dirname(unit), path.text))
-        if beside in files and (path.text not in files or beside == path.text):
-            moved = self.successors.get(beside) or relocation.unit(beside)
-            start = posixpath.dirname(new)
-            return posixpath.relpath(moved, start or ".") if (moved, new) != (beside, unit) else None
-        if path.text in files:
-            return self.successors.get(path.text) or relocation.unit(path.text)
-        return None
+    def _place_after(self, target: str, relocation: Relocation) -> str:
+        """Return where a file or folder of the application goes, nothing where a path leads to none."""
+        if target.startswith("..") or target == ".":
+            return ""
+        if target in self.view.units.files:
+            return self.successors.get(target) or relocation.unit(target)
+        if target + "/" in self.view.units.folders:
+            return relocation.unit(target + "/").rstrip("/")
+        return ""
+
+    def _edit_joined_path(
+        self, unit: str, new: str, content: Content, path: PathUse, relocation: Relocation
+    ) -> Edit | None:
+        """Return the edit of a path that is joined to constants."""
+        target = self.constants.find(path, unit)
+        moved = self._place_after(target, relocation) if target else ""
+        after = self.constants_after(relocation)
+        if not moved or (moved == target and after.find(path, new) == target):
+            return None
+        found = after.spell(path, new, moved)
+        if found is None:
+            return None
+        kept, text = found
+        text += "/" if path.text.endswith("/") and not text.endswith("/") else ""
+        if kept == path.base.removeprefix(SUM):
+            return Edit(path.start, path.end, text.encode())
+        quote = content.source[path.start - 1 : path.start].decode()
+        return Edit(path.joined_at, path.end + 1, f"{kept} . {quote}{text}{quote}".encode())
+
+    def constants_after(self, relocation: Relocation) -> FolderConstants:
+        if self._after is None or self._after[0] is not relocation:
+            self._after = (relocation, FolderConstants(self.view.units.facts, relocation.unit))
+        return self._after[1]
+
+    @cached_property
+    def constants(self) -> FolderConstants:
+        return FolderConstants(self.view.units.facts)
+
+    def _edit_bare_path(
+        self, unit: str, new: str, content: Content, path: PathUse, relocation: Relocation
+    ) -> Edit | None:
+        """Return the edit of `include 'a/b.php'`, which is looked for in several folders.
+
+        Where the old text cannot be kept below the folder that it was found in, the file's own is named: a
+        path that begins with dots is looked for beside the program alone.
+        """
+        target = self._target_of(unit, path)
+        if not target:
+            return None
+        moved = self.successors.get(target) or relocation.unit(target)
+        beside = posixpath.normpath(posixpath.join(posixpath.dirname(unit), path.text)) == target
+        if moved == target and (not beside or new == unit):
+            return None
+        start = target.removesuffix(path.text).rstrip("/")
+        text = posixpath.relpath(moved, (posixpath.dirname(new) if beside and start else start) or ".")
+        if not text.startswith(".."):
+            return Edit(path.start, path.end, text.encode()) if text != path.text else None
+        quote = content.source[path.start - 1 : path.start].decode()
+        text = posixpath.relpath(moved, posixpath.dirname(new) or ".")
+        return Edit(path.start - 1, path.end + 1, f"__DIR__ . {quote}/{text}{quote}".encode())
 
     def _target_of(self, unit: str, path: PathUse) -> str:
         """Return the file of the application that a path leads to, nothing where it is none."""
         folder = posixpath.dirname(unit)
-        up = int(path.base[4:]) if path.base.startswith("dir:") else 0
+        up = int(path.base.removeprefix(FOLDER)) if path.base.startswith(FOLDER) else 0
         places = [posixpath.join(_climb(folder, up) or ".", path.text.lstrip("/"))]
-        if path.base == "here" and not path.text.startswith((".", "/")):
+        if path.base == OPEN or path.base.startswith(SUM):
+            places = [self.constants.find(path, unit) or ".."]
+        if _is_bare(path):
             places.append(path.text)
-        found = (posixpath.normpath(place) for place in places)
-        return next((place for place in found if place in self.view.units.files), "")
+        files = self.view.units.files
+        found = next((p for p in map(posixpath.normpath, places) if p in files), "")
+        if found or not _is_bare(path):
+            return found
+        along = [file for file in self.named_alike.get(posixpath.basename(path.text), ())
+                 if file.endswith("/" + path.text)]  # fmt: skip
+        return along[0] if len(along) == 1 else ""
+
+    @cached_property
+    def named_alike(self) -> dict[str, list[str]]:
+        """The files of each name; one in a folder of include_path is found by it."""
+        found: dict[str, list[str]] = {}
+        for file in self.view.units.files:
+            found.setdefault(posixpath.basename(file), []).append(file)
+        return found
+
+
+def _is_bare(path: PathUse) -> bool:
+    return path.base == HERE and not path.text.startswith((".", "/"))
 
 
 def find_successors(relocation: Relocation, contents: Mapping[str, Content]) -> dict[str, str]:

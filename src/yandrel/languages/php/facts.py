@@ -16,6 +16,7 @@ from yandrel.languages.php.grammar import (
     text_of,
 )
 from yandrel.languages.php.mentions import find_mentions
+from yandrel.languages.php.paths import find_folder_constants
 from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.recovery import recover_definitions
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
@@ -63,6 +64,7 @@ class _Reader:
             namespaces=tuple(self.namespaces),
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),
+            folders=tuple(find_folder_constants(self.source)),
         )
 
     def read_statements(self, nodes: list[Node], namespace: str, conditional: bool = False) -> None:

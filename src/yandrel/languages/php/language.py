@@ -37,6 +37,7 @@ class PhpLanguage(NamedLanguage):
     words = KEYWORDS
     separator = "\\"
     folds_case = True
+    tells_unread = True
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)

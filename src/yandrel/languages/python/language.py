@@ -23,6 +23,7 @@ class PythonLanguage:
     cookies = True
     implicit = False
     outlined = False
+    tells_unread = False
     folds_case = False
 
     def name_of(self, path: str) -> str:

@@ -32,6 +32,7 @@ class ScriptLanguage:
     cookies = False
     implicit = False
     outlined = True
+    tells_unread = False
     folds_case = False
 
     def name_of(self, path: str) -> str:

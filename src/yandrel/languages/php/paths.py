@@ -1,0 +1,235 @@
+"""Where paths in strings lead: from the file's folder, or from constants that stand for folders."""
+
+import posixpath
+import re
+from collections.abc import Callable, Iterable, Iterator, Mapping
+from functools import cached_property
+
+from yandrel.languages.named.content import Content, PathUse
+from yandrel.model.changes import Note, Relocation
+from yandrel.model.facts import Facts
+
+HERE = "here"
+"""The base of a path that stands alone in `include`: it is looked for beside several files."""
+FOLDER = "dir:"
+"""Before how many folders up from the file's own a path starts."""
+SUM = "sum:"
+"""Before the expression that a path is joined to, made of constants, texts and the file's folder."""
+OPEN = "open"
+"""The base of a path that is joined to what is known only when it runs."""
+ROOT = "\0"
+"""Stands for the application's root in a path; nothing else can be called so."""
+DEFINED = re.compile(
+    rb"\bdefine\s*\(\s*(['\"])(?P<name>\w+)\1\s*,\s*(?P<value>[^;\n]{1,200}?)\)\s*;"
+    rb"|^[ \t]*const[ \t]+(?P<constant>\w+)[ \t]*=[ \t]*(?P<text>[^;\n]{1,200});",
+    re.MULTILINE,
+)
+PATH_LIKE = re.compile(rb"__DIR__|__FILE__|['\"][\w./-]*['\"]")
+TOKEN = re.compile(r"\s*(?:(?P<text>'[^'\\]*'|\"[^\"\\$]*\")|(?P<word>\w+)|(?P<sign>[().,]))")
+
+
+def find_folder_constants(source: bytes) -> Iterator[tuple[str, str]]:
+    """Yield the constants that may stand for folders, with the expressions that say which."""
+    if b"define" not in source and b"const" not in source:
+        return
+    for found in DEFINED.finditer(source):
+        name, value = found["name"] or found["constant"], found["value"] or found["text"]
+        if PATH_LIKE.search(value) is not None:
+            yield name.decode(), value.decode("utf-8", "replace")
+
+
+def is_sum(text: str) -> bool:
+    """Whether an expression is made of constants, texts and folders alone."""
+    at = 0
+    while at < len(text):
+        found = TOKEN.match(text, at)
+        if found is None:
+            return not text[at:].strip()
+        at = found.end()
+    return bool(text.strip())
+
+
+class _Sum:
+    """Evaluates one expression, from left to right."""
+
+    def __init__(self, text: str, unit: str, constant: Callable[[str], str | None]) -> None:
+        self.tokens = [found[found.lastgroup or 0] for found in TOKEN.finditer(text)]
+        self.unit = unit
+        self.constant = constant
+        self.at = 0
+
+    def value(self) -> str | None:
+        found = self.parts()
+        return found if self.at == len(self.tokens) else None
+
+    def parts(self) -> str | None:
+        total = self.part()
+        while total is not None and self.takes("."):
+            more = self.part()
+            total = None if more is None else total + more
+        return total
+
+    def part(self) -> str | None:
+        token = self.tokens[self.at] if self.at < len(self.tokens) else ""
+        self.at += 1
+        if token == "(":
+            inner = self.parts()
+            return inner if self.takes(")") else None
+        if token[:1] in ("'", '"'):
+            return token[1:-1]
+        if token == "__FILE__":
+            return f"{ROOT}/{self.unit}"
+        if token == "__DIR__":
+            return posixpath.dirname(f"{ROOT}/{self.unit}")
+        if token == "dirname":
+            return self.folder_above()
+        if token == "DIRECTORY_SEPARATOR":
+            return "/"
+        return self.constant(token) if token else None
+
+    def folder_above(self) -> str | None:
+        inner = self.parts() if self.takes("(") else None
+        levels = "1"
+        if self.takes(",") and self.at < len(self.tokens):
+            levels = self.tokens[self.at]
+            self.at += 1
+        if inner is None or not self.takes(")") or not levels.isdigit():
+            return None
+        for _ in range(int(levels)):
+            if inner == ROOT:
+                return None
+            inner = posixpath.dirname(inner.rstrip("/"))
+        return inner
+
+    def takes(self, sign: str) -> bool:
+        if self.at < len(self.tokens) and self.tokens[self.at] == sign:
+            self.at += 1
+            return True
+        return False
+
+
+class FolderConstants:
+    """What constants stand for, on one state of the application.
+
+    Of definitions that differ those count whose folder holds the file, the nearest; else those that stand
+    for a folder which holds it. Where they still differ, the constant stands for nothing.
+    """
+
+    def __init__(self, facts: Mapping[str, Facts], place: Callable[[str], str] = str) -> None:
+        """Take the facts of all units, and where each of these stands."""
+        self.facts = facts
+        self.place = place
+        self._known: dict[str, dict[str, str | None]] = {}
+
+    @cached_property
+    def expressions(self) -> dict[str, set[tuple[str, str]]]:
+        found: dict[str, set[tuple[str, str]]] = {}
+        for unit, facts in self.facts.items():
+            for name, text in facts.folders:
+                found.setdefault(name, set()).add((self.place(unit), text))
+        return found
+
+    def constant(self, name: str, unit: str) -> str | None:
+        values = self._values(name)
+        if len(set(values.values())) > 1:
+            near = {place: value for place, value in values.items() if _holds(posixpath.dirname(place), unit)}
+            folders = [value for value in values.values() if value and value.startswith(ROOT)]
+            above = {value: value for value in folders if _holds(value[len(ROOT) + 1 :], unit)}
+            values = _deepest(near) or _deepest(above)
+        found = set(values.values())
+        return next(iter(found)) if len(found) == 1 else None
+
+    def _values(self, name: str) -> dict[str, str | None]:
+        """Return what a constant stands for, by where it is defined."""
+        if name not in self._known:
+            self._known[name] = {}
+            self._known[name] = {
+                unit: self.evaluate(text, unit) for unit, text in sorted(self.expressions.get(name, ()))
+            }
+        return self._known[name]
+
+    def evaluate(self, text: str, unit: str) -> str | None:
+        """Return what an expression stands for in a file, None where that is not known."""
+        return _Sum(text, unit, lambda name: self.constant(name, unit)).value()
+
+    def find(self, path: PathUse, unit: str) -> str:
+        """Return the path from the root that a joined path has, nothing where it is not known."""
+        if not path.base.startswith(SUM):
+            return ""
+        start = self.evaluate(path.base.removeprefix(SUM), unit)
+        whole = (start or "") + path.text
+        if not whole.startswith(ROOT + "/"):
+            return ""
+        found = posixpath.normpath(whole.removeprefix(ROOT + "/") or ".")
+        return "" if found.startswith("..") else found
+
+    def spell(self, path: PathUse, unit: str, target: str) -> tuple[str, str] | None:
+        """Return what leads to a target: the expression that a text is joined to, and the text.
+
+        As much of the old expression is kept as the target lies below; else the file's own folder is taken.
+        None where what it stands for is not known.
+        """
+        whole = f"{ROOT}/{target}"
+        kept = old = path.base.removeprefix(SUM)
+        if not (self.evaluate(old, unit) or "").startswith(ROOT):
+            return None
+        while kept:
+            start = self.evaluate(kept, unit) or ROOT
+            rest = whole.removeprefix(start)
+            in_a_name = kept == old and not path.text.startswith("/")
+            if rest != whole and (in_a_name or start.endswith("/") or rest.startswith("/")):
+                return kept, rest
+            kept = _without_last(kept)
+        here = posixpath.dirname(f"{ROOT}/{unit}")
+        return "__DIR__", "/" + posixpath.relpath(whole, here)
+
+
+def _without_last(expression: str) -> str:
+    """Return a sum without its last part; nothing where there is only one."""
+    tokens = list(TOKEN.finditer(expression))
+    depth = 0
+    for token in reversed(tokens):
+        depth += (token["sign"] == ")") - (token["sign"] == "(")
+        if token["sign"] == "." and not depth:
+            return expression[: token.start()].rstrip()
+    return ""
+
+
+def _holds(folder: str, unit: str) -> bool:
+    return not folder or unit.startswith(folder.rstrip("/") + "/")
+
+
+def _deepest(values: Mapping[str, str | None]) -> dict[str, str | None]:
+    """Return those of some values that are found in the deepest folder."""
+    deepest = max((place.rstrip("/").count("/") for place in values), default=0)
+    return {place: value for place, value in values.items() if place.rstrip("/").count("/") == deepest}
+
+
+def tell_unknown_paths(
+    relocation: Relocation,
+    gone: Iterable[str],
+    contents: Mapping[str, Content],
+    known: FolderConstants,
+    lead: Callable[[str, PathUse], str],
+) -> list[Note]:
+    """Return a note for each path that may lead to what moves, but is joined when it runs.
+
+    `lead` tells where a path leads that is looked for in several folders.
+    """
+    moved = sorted({*gone, *relocation.units})
+    notes = []
+    for unit, content in contents.items():
+        for path in content.paths:
+            if path.base == HERE and not path.text.startswith((".", "/")):
+                if lead(unit, path):
+                    continue
+            elif path.base != OPEN and (not path.base.startswith(SUM) or known.find(path, unit)):
+                continue
+            end = "/" + path.text.lstrip("./")
+            target = next((old for old in moved if f"/{old}".endswith(end)), "")
+            if target and "." in posixpath.basename(end):
+                why = (
+                    f"{'looked for' if path.base == HERE else 'joined'} when it runs; it may lead to {target}"
+                )
+                notes.append(Note(relocation.unit(unit), content.line_of(path.start), path.text, why))
+    return notes

@@ -1,0 +1,11 @@
+<?php
+
+
+class Hive
+{
+    public Weight $weight;
+}
+
+class Weight
+{
+}

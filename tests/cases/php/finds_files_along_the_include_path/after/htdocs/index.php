@@ -1,0 +1,7 @@
+<?php
+
+set_include_path('../inc');
+require_once 'bees/Hive.php';
+include 'header.php';
+include "./footer.php";
+require 'autoload.php';

@@ -1,0 +1,8 @@
+<?php
+
+require_once(__DIR__ . '/../Weight.php');
+
+class Hive
+{
+    public Weight $weight;
+}

@@ -1,0 +1,8 @@
+<?php
+
+require_once('Weight.php');
+
+class Hive
+{
+    public Weight $weight;
+}

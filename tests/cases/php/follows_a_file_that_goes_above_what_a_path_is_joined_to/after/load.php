@@ -1,0 +1,11 @@
+<?php
+
+if (!defined('WAXMOOR')) {
+    define('WAXMOOR', __DIR__ . '/');
+}
+const INCLUDED = 'inc';
+define('HIVES', WAXMOOR . INCLUDED . '/hives');
+
+require WAXMOOR . 'shared/Weight.php';
+require_once HIVES . '/Hive.php';
+require HIVES . DIRECTORY_SEPARATOR . 'Hive.php';
