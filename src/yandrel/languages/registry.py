@@ -13,7 +13,7 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
         7,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 7),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 7),
     "go": ("yandrel.languages.go.language", (".go",), 4),
     "swift": ("yandrel.languages.swift.language", (".swift",), 2),

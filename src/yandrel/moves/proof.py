@@ -1,5 +1,6 @@
 """The proof: on the new texts, every old edge leads to the new place of what it led to before."""
 
+import re
 from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
@@ -17,6 +18,7 @@ from yandrel.model.project import Project, Units, folders_of
 from yandrel.moves.plan import ChangePlan
 
 CYCLE = "an import cycle would bite"
+LAST_NAME = re.compile(r"[^./\\#]*$")
 
 
 class OverlaidFacts(UnitFacts):
@@ -284,7 +286,7 @@ class _Check:
                 if edge.state == State.FOUND:
                     found.add(edge.target)
                 elif edge.state == State.MISSING:
-                    missing.add(edge.spelled.rpartition(".")[2])
+                    missing.add(_last_name(edge.spelled))
         arrived = set(self.relocation.definitions.values())
         dropped = unit in {s.unit for s in self.relocation.definitions}
         for edge in self.before.edges_of(unit):
@@ -302,7 +304,7 @@ class _Check:
         origins = {s.unit for s, target in self.relocation.definitions.items() if target.unit in places}
         origins |= {old for old in self.affected if self.relocation.unit(old) in places}
         return {
-            edge.spelled.rpartition(".")[2]
+            _last_name(edge.spelled)
             for origin in {unit, *origins} & self.units.keys()
             for edge in self.before.edges_of(origin)
             if edge.state == State.MISSING
@@ -404,3 +406,9 @@ def _loose_ends(
         if name not in then and name.rpartition(".")[2] not in known:
             return [Refusal(old or new, 0, f"{name} would lead nowhere in {new}")]
     return []
+
+
+def _last_name(spelled: str) -> str:
+    """Return the last name of a qualified name or a path; the rest is spelled otherwise from elsewhere."""
+    found = LAST_NAME.search(spelled)
+    return found[0] if found is not None else spelled

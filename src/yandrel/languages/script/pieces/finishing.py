@@ -36,7 +36,9 @@ class Finishing:
                         module.statements.remove(item.start, name.start)
 
     def finish(self) -> None:
-        for unit, module in self.change.modules.items():
+        modules = sorted(self.change.modules.items(), key=lambda item: not self.change.leaving(item[0]))
+        for unit, module in modules:
+            self.load_no_emptied(unit, module)
             paths = self.change.paths_of(unit, module.source)
             cuts = tuple(
                 (part.start, part.end)
@@ -74,6 +76,15 @@ class Finishing:
                     self.change.result.edits[unit] = edits
         for target, module in self.change.fresh.items():
             self.change.result.created[target] = self.fresh_text(module).encode()
+
+    def load_no_emptied(self, unit: str, module: Module) -> None:
+        """Take out what hands on or loads files as a whole of which nothing is left."""
+        for item in self.change.view.units.facts[unit].imports if self.change.result.emptied else ():
+            led = self.change.view.find_module(item.module, unit)
+            star = item.space == "reexport" and item.names and item.names[0].name == "*"
+            bare = item.space == "import" and not item.names
+            if led is not None and led.path in self.change.result.emptied and (star or bare):
+                module.statements.remove(item.start, item.start)
 
     def arrival_edits(self, module: Module) -> list[Edit]:
         edits: list[Edit] = []

@@ -1,0 +1,4 @@
+import { list, weigh } from "./hives";
+
+list();
+weigh();

@@ -1,0 +1,3 @@
+export function list(): string[] {
+  return [];
+}

@@ -1,0 +1,2 @@
+export * from "./crud";
+export { weigh } from "../harvests/index";

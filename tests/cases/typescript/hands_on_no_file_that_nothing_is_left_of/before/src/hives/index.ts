@@ -1,0 +1,2 @@
+export * from "./crud";
+export * from "./weights";

@@ -1,0 +1,3 @@
+export function weigh(): number {
+  return 1;
+}
