@@ -11,12 +11,12 @@ LANGUAGES = {
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
-        7,
+        8,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 7),
     "go": ("yandrel.languages.go.language", (".go",), 4),
-    "swift": ("yandrel.languages.swift.language", (".swift",), 2),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 3),
     "php": ("yandrel.languages.php.language", (".php",), 6),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""

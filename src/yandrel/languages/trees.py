@@ -8,11 +8,20 @@ from tree_sitter import Node
 
 
 class Grammar:
-    """One tree-sitter grammar, and the query, if any, for names that need no import."""
+    """One tree-sitter grammar, and the query, if any, for names that need no import.
 
-    def __init__(self, load: Callable[[], object], mentions: str = "") -> None:
+    `spell_out` says in as many bytes of what the grammar knows what it does not know.
+    """
+
+    def __init__(
+        self,
+        load: Callable[[], object],
+        mentions: str = "",
+        spell_out: Callable[[bytes], bytes] | None = None,
+    ) -> None:
         self.load = load
         self.mentions = mentions
+        self.spell_out = spell_out
 
     @cached_property
     def language(self) -> tree_sitter.Language:
@@ -29,7 +38,12 @@ class Grammar:
 
     def parse(self, source: bytes) -> tree_sitter.Tree:
         """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
-        return self.parser.parse(source)
+        tree = self.parser.parse(source)
+        if self.spell_out is None or not tree.root_node.has_error:
+            return tree
+        plain = self.spell_out(source)
+        other = self.parser.parse(plain) if plain != source else tree
+        return tree if other.root_node.has_error else other
 
     def find_mentions(self, root: Node) -> dict[str, list[Node]]:
         """Return the nodes of names, by what the query calls them."""

@@ -5,7 +5,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from yandrel.languages.jvm.kotlin_facts import read_facts
-from yandrel.languages.jvm.kotlin_tree import parse, spell_out
+from yandrel.languages.jvm.kotlin_spelling_out import spell_out
+from yandrel.languages.jvm.kotlin_tree import parse
 
 UNKNOWN = [
     "class Hive\n@JvmOverloads\npublic constructor(val frames: Int = 10) : Home() {\n    fun open() {}\n}\n",

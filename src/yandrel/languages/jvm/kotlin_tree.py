@@ -8,6 +8,7 @@ import tree_sitter_kotlin
 from tree_sitter import Node
 
 from yandrel.languages.bodiless import PARAMETERS, Outlines
+from yandrel.languages.jvm.kotlin_spelling_out import spell_out
 from yandrel.languages.trees import Grammar, dotted_text, text_of
 
 COMMENTS = frozenset({"block_comment", "line_comment"})
@@ -15,7 +16,7 @@ BY_FILE = "Kt"
 TYPES = frozenset({"class_declaration", "object_declaration", "type_alias"})
 DECLARATIONS = TYPES | {"function_declaration", "property_declaration"}
 TOLD = frozenset({"internal", "private", "sealed", "expect", "actual", "operator"})
-GRAMMAR = Grammar(tree_sitter_kotlin.language)
+GRAMMAR = Grammar(tree_sitter_kotlin.language, spell_out=spell_out)
 OUTLINES = Outlines(
     GRAMMAR,
     rb"fun (?:<[^>\n]*> )?[\w.<>?*, `]+" + PARAMETERS + rb"[ \t]*(?::[ \t]*[\w.<>?,* \t]+)?",
@@ -26,17 +27,6 @@ BARE = re.compile(
 """What is read as part of an expression where a class has annotations, and nothing after its name."""
 
 
-EMPTY_LIST = re.compile(rb"(?<=[=(,]) ?\[[ \t]*\]")
-NAMELESS = re.compile(rb"\bfun\((?P<names>[\w, ]*)\)(?P<gap> ?)\{")
-LAST_COMMA = re.compile(rb",(?=\s*>)")
-CATCH = re.compile(rb"\}(?P<gap>[ \t]*\r?\n[ \t]*)(?=(?:catch|finally)\b)")
-CONSTRUCTOR = re.compile(
-    rb"(?P<start>\bclass[ \t]+\w+(?:<[^<>{}()]*>)?[ \t]*\r?\n)"
-    rb"(?P<words>(?:\s*(?:public|internal|private|protected|@(?:JvmOverloads|VisibleForTesting|Inject|Autowired"
-    rb"|AssistedInject|Deprecated|OptIn|PublishedApi|JsonCreator|Suppress)\b(?:\([^()]*\))?))+)"
-    rb"(?=\s*constructor\b)"
-)
-"""A constructor that starts a line, with what stands before it that no application declares itself."""
 ONLY_ANNOTATIONS = re.compile(rb"(?:@[\w.]+(?:\((?:[^()\"]|\"[^\"\n]*\"|\([^()]*\))*\))?\s*)+\Z")
 ANNOTATION_NAME = re.compile(rb"@(?:[\w]+\.)*(\w+)")
 
@@ -53,32 +43,10 @@ def parse_outline(source: bytes) -> tree_sitter.Tree:
 
 def _parse(source: bytes, reader: Callable[[bytes], tree_sitter.Tree]) -> tree_sitter.Tree:
     tree = reader(source)
-    if tree.root_node.has_error:
-        known = spell_out(source)
-        other = reader(known) if known != source else tree
-        return tree if other.root_node.has_error else other
     if any(node.type == "annotated_expression" for node in tree.root_node.named_children):
         masked = BARE.sub(lambda found: b" " * len(found.group()), source)
         return reader(masked) if masked != source else tree
     return tree
-
-
-def spell_out(source: bytes) -> bytes:
-    """Return source of the same length that says in other words what the grammar does not know.
-
-    These are a function without a name and types (read as a lambda), an empty list in an annotation (read
-    as a number), a comma after the last type parameter, a second `catch` on a line of its own (read as if
-    the bracket stood before it), and a constructor on its own line with modifiers (read without these).
-    """
-    plain = EMPTY_LIST.sub(lambda found: b"0".ljust(len(found[0])), source)
-    plain = LAST_COMMA.sub(b" ", plain)
-    plain = CATCH.sub(lambda found: found["gap"] + b"}", plain)
-    plain = NAMELESS.sub(lambda found: b"{   %b%b->" % (found["names"], found["gap"]), plain)
-    return CONSTRUCTOR.sub(lambda found: found["start"] + _blanked(found["words"]), plain)
-
-
-def _blanked(text: bytes) -> bytes:
-    return re.sub(rb"[^\s]", b" ", text)
 
 
 def child_of(node: Node, kind: str) -> Node | None:

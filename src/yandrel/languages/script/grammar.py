@@ -30,23 +30,10 @@ def _load_tsx() -> object:
     return tree_sitter_typescript.language_tsx()
 
 
-class TypedGrammar(Grammar):
-    """A grammar of TypeScript, which reads more than the grammar knows."""
-
-    def parse(self, source: bytes) -> tree_sitter.Tree:
-        """Parse UTF-8 source."""
-        tree = super().parse(source)
-        if not tree.root_node.has_error:
-            return tree
-        plain = spell_out(source)
-        other = super().parse(plain) if plain != source else tree
-        return tree if other.root_node.has_error else other
-
-
 GRAMMARS = {
     "javascript": Grammar(_load_javascript),
-    "typescript": TypedGrammar(_load_typescript),
-    "tsx": TypedGrammar(_load_tsx),
+    "typescript": Grammar(_load_typescript, spell_out=spell_out),
+    "tsx": Grammar(_load_tsx, spell_out=spell_out),
 }
 
 

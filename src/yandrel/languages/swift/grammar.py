@@ -3,6 +3,7 @@
 import tree_sitter_swift
 from tree_sitter import Node
 
+from yandrel.languages.swift.spelling_out import spell_out
 from yandrel.languages.trees import Grammar, text_of
 
 KEYWORDS = ("class", "struct", "enum", "actor", "extension")
@@ -19,7 +20,7 @@ MENTIONS = """
 """
 
 
-GRAMMAR = Grammar(tree_sitter_swift.language, MENTIONS)
+GRAMMAR = Grammar(tree_sitter_swift.language, MENTIONS, spell_out)
 parse = GRAMMAR.parse
 
 
