@@ -28,6 +28,9 @@ ROLE_WORDS = frozenset(
 LINKS = frozenset({"by", "of", "for", "with", "from", "to", "in", "at", "on", "all"})
 SHARED_ROLES = frozenset({"error", "middleware", "helper", "config"})
 
+QUOTED = re.compile(rb"'[^'\"`${\\\n]{0,200}'|\"[^'\"`${\\\n]{0,200}\"|^[ \t]*(?://|\*)[^\n]*", re.MULTILINE)
+"""Plain texts and comments on lines of their own, in which a word is no name."""
+
 
 class DefinitionSplitter:
     """See `yandrel.languages.protocol.Splitter`: every definition goes as it is, with its references.
@@ -102,7 +105,8 @@ class DefinitionSplitter:
         """Return the words in a definition, and in the methods that stand away from it."""
         spans = [(definition.start, definition.end)]
         spans += [(d.start, d.end) for d in facts.definitions if d.is_method and d.owner == definition.name]
-        return {w.group().decode("utf-8", "replace") for s, e in spans for w in WORD.finditer(source[s:e])}
+        texts = [QUOTED.sub(b" ", source[start:end]) for start, end in spans]
+        return {word.group().decode("utf-8", "replace") for text in texts for word in WORD.finditer(text)}
 
     def _rest(self, source: bytes, facts: Facts) -> set[str]:
         """Return the words outside of all definitions."""

@@ -296,19 +296,30 @@ class _Check:
                 if wanted not in found and not here and not dropped:
                     if not (edge.name == "" and self._holds_only_moved(edge, found)):
                         self.lost(unit, edge)
+        self.refuse_found_now(unit, places)
         for spelled in sorted(missing - self.missing_before(unit, places)):
             self.refusals.append(Refusal(unit, 0, f"{spelled} would lead nowhere"))
 
     def missing_before(self, unit: str, places: set[str]) -> set[str]:
-        """Return what led nowhere already in a unit, and in those that its definitions go to or meet."""
+        """Return the last names of what led nowhere already."""
+        return {_last_name(edge.spelled) for edge in self._missing_edges(unit, places)}
+
+    def _missing_edges(self, unit: str, places: set[str]) -> Iterator[Edge]:
+        """Yield what led nowhere already in a unit, and in those that its definitions go to or meet."""
         origins = {s.unit for s, target in self.relocation.definitions.items() if target.unit in places}
         origins |= {old for old in self.affected if self.relocation.unit(old) in places}
-        return {
-            _last_name(edge.spelled)
-            for origin in {unit, *origins} & self.units.keys()
-            for edge in self.before.edges_of(origin)
-            if edge.state == State.MISSING
-        }
+        for origin in {unit, *origins} & self.units.keys():
+            yield from (edge for edge in self.before.edges_of(origin) if edge.state == State.MISSING)
+
+    def refuse_found_now(self, unit: str, places: set[str]) -> None:
+        """Refuse to make a file that is imported already, and was not there."""
+        made = self.fresh - {new for new in self.moved.values() if new}
+        missing = {edge.spelled.rpartition("/")[2] for edge in self._missing_edges(unit, places)}
+        for edge in (edge for place in places if missing for edge in self.after.edges_of(place)):
+            if edge.unit in made and edge.spelled.rpartition("/")[2] in missing:
+                self.refusals.append(
+                    Refusal(unit, edge.line, f"{edge.spelled} would lead to {edge.unit} now")
+                )
 
     def _holds_only_moved(self, edge: Edge, found: set[Symbol]) -> bool:
         """An import of a module may give way to imports of what left that module."""

@@ -216,7 +216,7 @@ def _definition_target(index: CodeIndex, source: Thing, path: str, into: bool, n
 
 
 def _identifier(name: str) -> str:
-    if not name.isidentifier():
+    if not name.replace("$", "_").isidentifier():
         raise CallError("is no name that a definition can have", where=name or ":")
     return name
 

@@ -25,6 +25,8 @@ CONNECTION = re.compile(
 VALIDATION = re.compile(rb"=\s*\[\s*(?:body|check|param|query|header|cookie|oneOf)\s*\(")
 MADE = (("model", DATA_MODEL), ("store", CONNECTION), ("validator", VALIDATION))
 STATE = re.compile(rb"=\s*(?:\[|\{\s*\}|new\s+\w+)")
+FILLED = re.compile(rb"=\s*(?:\[\s*[^\s\]]|\{\s*[^\s}]|new\s+\w+\(\s*[^\s)])")
+"""What holds something from the start."""
 INLINE = re.compile(
     rb"^[ \t]*\w+\.(get|post|put|patch|delete)\(\s*['\"`]([^'\"`]*)['\"`]\s*,[^\n]*?(?:=>|\bfunction\b)",
     re.MULTILINE,
@@ -53,7 +55,8 @@ def role_of(definition: Definition, text: bytes) -> str:
         for role, pattern in MADE:
             if pattern.search(text[:300]):
                 return role
-        return "state" if STATE.search(text[:200]) else "constant"
+        fixed = definition.name.isupper() and FILLED.search(text[:200]) is not None
+        return "state" if STATE.search(text[:200]) and not fixed else "constant"
     return ""
 
 

@@ -3,7 +3,8 @@
 import re
 
 WORDS = re.compile(
-    rb"\bnonisolated\(unsafe\)|\b(?:sending|consume|repeat each)\b(?=[ \t]+[\w@(\[])|@_[a-z]\w*\b|@unchecked\b"
+    rb"\bnonisolated\(unsafe\)|\b(?:sending|consume|repeat each)\b(?=[ \t]+[\w@(\[])"
+    rb"|@_[a-z]\w*\b|@unchecked\b"
 )
 """Words of newer versions that change nothing about which names are used."""
 NOTHING = re.compile(rb"(?:(?<=[(\[,=:] )|(?<=[(\[])|(?<=\breturn ))\(\)(?=\s*(?:[)\],\n]|as\b))")

@@ -13,6 +13,12 @@ SETTERS = frozenset(
     | {"Object.setPrototypeOf", "Object.freeze"}
 )
 
+DECLARING = frozenset(
+    {"function_declaration", "generator_function_declaration", "class_declaration", "import_statement"}
+    | {"interface_declaration", "type_alias_declaration", "export_statement"}
+)
+"""Statements that do nothing of their own when they are reached."""
+
 
 def find_attached(root: Node, references: list[Reference], name: str, end: int) -> Iterator[Node]:
     """Yield the statements after a definition's `end` that complete it: `Hive.prototype.open = …`.
@@ -31,22 +37,43 @@ def find_attached(root: Node, references: list[Reference], name: str, end: int) 
         ),
         default=-1,
     )
+    passed: list[Node] = []
     for node in statements:
         inner = first_child(node) if node.type == "expression_statement" else None
-        if node.start_byte < end or inner is None:
+        if node.start_byte < end:
             continue
-        if inner.type == "assignment_expression":
+        if inner is None:
+            passed += [node] if node.type not in DECLARING else []
+        elif inner.type == "assignment_expression":
             left = inner.child_by_field_name("left")
-            if left is not None and left.type == "member_expression" and _head(left) == name:
+            completes = left is not None and left.type == "member_expression" and _head(left) == name
+            if completes and not _may_change(passed, node, references, name):
                 yield node
+            else:
+                passed.append(node)
         elif inner.type == "call_expression":
             function = inner.child_by_field_name("function")
             if text_of(function) in SETTERS:
                 if _head(_first_argument(inner)) == name:
                     yield node
+                    continue
             elif function is not None and function.type == "member_expression" and _head(function) == name:
                 if node.end_byte < made_from:
                     yield node
+                    continue
+            passed.append(node)
+
+
+def _may_change(passed: list[Node], node: Node, references: list[Reference], name: str) -> bool:
+    """Whether what a statement reads may be changed by one that it would be run before."""
+    read = {r.name for r in references if r.on_load and node.start_byte <= r.start < node.end_byte} - {name}
+    if not read:
+        return False
+    return any(
+        r.name in (*read, name) and other.start_byte <= r.start < other.end_byte
+        for other in passed
+        for r in references
+    )
 
 
 def _is_application(statements: list[Node], name: str) -> bool:

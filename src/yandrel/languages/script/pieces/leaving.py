@@ -28,9 +28,8 @@ class Leaving:
         if piece.target.unit == module.new:
             self.rename_here(module, piece)
             return
-        for part in piece.parts or (piece.definition,):
-            start, end = cut_span(module.source, part.start, part.end)
-            module.edits.append(Edit(start, end, b""))
+        for start, end in self.spans_of(module, piece):
+            module.edits.append(Edit(*cut_span(module.source, start, end), b""))
         self.take_from_exports(module, piece)
         used = [
             r for r in module.deep.references
@@ -45,6 +44,16 @@ class Leaving:
             module.statements.add(NewImport(spelled, exported, piece.symbol.name, types))
         if handing:
             self.hand_on(module, piece, exported)
+
+    def spans_of(self, module: Module, piece: Piece) -> list[tuple[int, int]]:
+        """Return what a piece spans; parts that only white space is between are one span."""
+        spans: list[tuple[int, int]] = []
+        for part in sorted(piece.parts or (piece.definition,), key=lambda p: p.start):
+            if spans and not module.source[spans[-1][1] : part.start].strip():
+                spans[-1] = (spans[-1][0], part.end)
+            else:
+                spans.append((part.start, part.end))
+        return spans
 
     def hand_on(self, module: Module, piece: Piece, exported: str) -> None:
         style = module.style
