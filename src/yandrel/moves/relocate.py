@@ -41,6 +41,7 @@ def map_relocation(index: CodeIndex, pairs: Pairs, held: Iterable[str] = ()) -> 
         units[source_thing.path] = target_thing.path
         _add_companions(index, source_thing.path, target_thing.path, units)
     definitions = _map_definitions(pairs, units)
+    definitions |= _map_declarations(index, definitions)
     _check(index, units, held)
     return Relocation(units, definitions, folders)
 
@@ -69,6 +70,19 @@ def _map_definitions(pairs: Pairs, units: dict[str, str]) -> dict[Symbol, Symbol
         unit = units.get(source.path, source.path) if target.path == source.path else target.path
         definitions[Symbol(source.path, source.name)] = Symbol(unit, target.name)
     return definitions
+
+
+def _map_declarations(index: CodeIndex, definitions: dict[Symbol, Symbol]) -> dict[Symbol, Symbol]:
+    """Return where go the declarations of what moves that stand in a file beside its own."""
+    found: dict[Symbol, Symbol] = {}
+    for old, new in definitions.items():
+        if old.unit not in index.facts or language_of(new.unit) != language_of(old.unit):
+            continue
+        language = index.language(old.unit)
+        for beside, target in zip(language.companions(old.unit), language.companions(new.unit)):
+            if beside in index.facts and any(d.name == old.name for d in index.facts[beside].definitions):
+                found[Symbol(beside, old.name)] = Symbol(target, new.name)
+    return {old: new for old, new in found.items() if old not in definitions}
 
 
 def _vacated(target: str, folders: dict[str, str]) -> bool:

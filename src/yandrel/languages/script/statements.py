@@ -209,7 +209,7 @@ class ImportStatements:
             return Edit(start, end, b"")
         following = self.source.find(b"\n", stop)
         apart = not self.added and not self.source[self.source.rfind(b"\n", 0, line - 1) + 1 : line].strip()
-        first = not self.source[:line].strip()
+        first = not self.added and not self.source[:line].strip()
         if (first or apart) and following >= 0 and not self.source[stop:following].strip():
             stop = following + 1
         return Edit(line, stop, b"")

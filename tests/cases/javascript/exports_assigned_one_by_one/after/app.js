@@ -1,2 +1,3 @@
 const { weigh: measure } = require('./lib/scales');
+
 module.exports = { measure };

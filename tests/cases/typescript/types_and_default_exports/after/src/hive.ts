@@ -1,2 +1,3 @@
 import type Hive from './hives/hive';
+
 export type Hives = Hive[];

@@ -1,4 +1,5 @@
 import type Hive from './hives/hive';
+
 export interface Keeper {
   hives: Hive[];
 }

@@ -1,0 +1,5 @@
+import { lift } from './hives/weights.js';
+import { weigh } from './shared/weighing.js';
+
+lift();
+console.log(weigh([]));

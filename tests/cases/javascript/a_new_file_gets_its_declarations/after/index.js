@@ -1,0 +1,1 @@
+export { weigh } from './shared/weighing.js';

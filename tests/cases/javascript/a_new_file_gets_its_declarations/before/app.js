@@ -1,0 +1,4 @@
+import { weigh, lift } from './hives/weights.js';
+
+lift();
+console.log(weigh([]));

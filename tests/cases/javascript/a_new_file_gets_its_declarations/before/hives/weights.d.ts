@@ -1,0 +1,5 @@
+import type { Frame } from './frames.js';
+
+/** In kilograms. */
+export declare function weigh(frames: Frame[]): number;
+export declare function lift(): void;

@@ -1,0 +1,3 @@
+import { weigh } from './hives/weights.js';
+
+export const total: number = weigh([]);

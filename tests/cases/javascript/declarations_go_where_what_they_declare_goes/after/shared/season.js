@@ -1,0 +1,5 @@
+export const season = 1;
+
+export function weigh(frames) {
+  return frames.length;
+}

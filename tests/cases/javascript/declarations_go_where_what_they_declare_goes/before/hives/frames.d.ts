@@ -1,0 +1,3 @@
+export interface Frame {
+  side: string;
+}

@@ -1,0 +1,1 @@
+export { weigh } from './hives/weights.js';

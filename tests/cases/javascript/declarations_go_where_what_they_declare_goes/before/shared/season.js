@@ -1,0 +1,1 @@
+export const season = 1;

@@ -1,0 +1,4 @@
+from .hives.frames import Frame
+
+
+def weigh(frames: list[Frame]) -> int: ...

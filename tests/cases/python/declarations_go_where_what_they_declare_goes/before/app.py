@@ -1,0 +1,3 @@
+from shop.hives.weights import lift, weigh
+
+print(weigh([]), lift)
