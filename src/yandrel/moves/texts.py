@@ -10,6 +10,12 @@ from yandrel.languages.registry import language_of
 from yandrel.layout.config import Layout
 from yandrel.model.changes import Edit, Note, apply_edits
 from yandrel.model.graph import Symbol
+from yandrel.moves.namespaces import (
+    edit_relative_names,
+    find_left_namespaces,
+    find_renamed_namespaces,
+    says_package,
+)
 from yandrel.moves.plan import ChangePlan, FileChange
 from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
 
@@ -24,6 +30,9 @@ def plan_texts(
     The move list itself is left alone.
     """
     names = renamed_names(index, plan, views)
+    renamed = find_renamed_namespaces(index, plan.relocation, views)
+    left = find_left_namespaces(names, renamed)
+    names = {**renamed, **names}
     paths = {old: new for old, new in plan.relocation.units.items() if "/" in old}
     folders = dict(plan.relocation.folders)
     if not names and not paths and not folders:
@@ -44,8 +53,14 @@ def plan_texts(
             continue
         known = list(plan.rewrite.edits.get(path, ()))
         edits: list[Edit] = []
+        if path.endswith(".xml") and not layout.is_generated(path):
+            edits += edit_relative_names(data, names)
         for start, end, word in find_words(data):
             new = _renamed(word, names, paths, folders)
+            if new is None and config and word in left and not says_package(data, start):
+                line = data.count(b"\n", 0, start) + 1
+                why = f"{left[word]} leaves it; what looks through it will not find that there"
+                plan.notes.append(Note(path, line, word, why))
             if new is None or new == word or any(e.start < end and start < e.end for e in known):
                 continue
             if config and path not in OWN_FILES and not layout.is_generated(path):

@@ -69,6 +69,9 @@ class CSharpDialect(Dialect):
             around = surroundings_of(scopes[chain.block])
             found = self.cut(chain, around)
             if found is None and chain.kind == "string":
+                if len(chain.names) > 1 and self.view.table.has_namespace(".".join(chain.names)):
+                    spans = (chain.start, chain.ends[-1], chain.names, chain.rooted)
+                    content.uses.append(Use(*spans, "type", chain.block, chain.kind))
                 continue
             if chain.kind == "value":
                 if found == 1 and self.is_of_type(chain, around):

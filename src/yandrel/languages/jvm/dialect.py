@@ -77,7 +77,8 @@ class JvmDialect(Dialect):
                 if not text.startswith(wanted):
                     return None
                 return replace(use, end=use.start + len(wanted.encode()), parts=use.parts[:count])
-        return None
+        is_package = use.kind == "string" and self.view.table.has_namespace(".".join(use.parts))
+        return use if is_package else None
 
     def scope_of(self, namespace: str, imports: Iterable[tuple[str, str, str]]) -> Scope:
         scope = Scope(namespace)

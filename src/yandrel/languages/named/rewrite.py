@@ -18,7 +18,7 @@ from yandrel.languages.named.dialect import (
 )
 from yandrel.languages.named.settle import NameMap, settle_relocation
 from yandrel.languages.named.table import Renaming, last_of, parent_of
-from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite, apply_edits
+from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.model.graph import Symbol
 
 WORD = re.compile(rb"[^\W\d]\w*")
@@ -474,6 +474,12 @@ def wants(
             continue
         known = context.before.has(meant, use.space)
         if use.kind in ("doc", "string") and not known:
+            namespace = context.renaming.place_namespace(meant) if use.kind == "string" else meant
+            if namespace != meant and "." in meant:
+                written = content.source[use.start : use.end].decode("utf-8", "replace")
+                out.append(Wanted(use, namespace, written, arrival))
+            elif use.kind == "string" and (left := context.renaming.find_leaver(meant)):
+                tell_of_leaving(context, use, content, left)
             continue
         if use.kind == "member" and not known and ("type", use.head) not in scope.bound:
             continue
@@ -482,6 +488,14 @@ def wants(
         written = content.source[use.start : use.end].decode("utf-8", "replace")
         out.append(Wanted(use, context.place(meant, use.space), written, arrival))
     return out
+
+
+def tell_of_leaving(context: Context, use: Use, content: Content, left: str) -> None:
+    """Note a text that names a namespace which something leaves: it may be looked through for types."""
+    unit = next(unit for unit, known in context.contents.items() if known is content)
+    written = content.source[use.start : use.end].decode("utf-8", "replace")
+    why = f"{left} leaves it; what looks through it will not find that there"
+    context.result.notes.append(Note(context.relocation.unit(unit), content.line_of(use.start), written, why))
 
 
 def piece_wants(context: Context, piece: Arrival) -> list[Wanted]:

@@ -138,6 +138,17 @@ class Renaming:
         """Return the new name of a namespace of which everything goes to one other, or the old one."""
         return self.namespaces.get(self.table.fold(name, "type"), name)
 
+    def find_leaver(self, namespace: str) -> str:
+        """Return the name of something that leaves a namespace which others stay in, or nothing."""
+        inside = namespace + "."
+        if not self.table.has_namespace(namespace) or self.place_namespace(namespace) != namespace:
+            return ""
+        for key, new in self.moved.items():
+            old = self.table.spelled.get(key, "")
+            if key[0] == "type" and old.startswith(inside) and not new.startswith(inside):
+                return last_of(old)
+        return ""
+
     def find_namespaces(self) -> None:
         """Find the namespaces that move whole."""
         fold = self.table.fold

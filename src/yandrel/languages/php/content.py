@@ -231,11 +231,19 @@ class ContentReader:
         text = self.source[start:end]
         if not text or len(text) > 300:
             return
-        bare = text.partition(b"::")[0].partition(b"@")[0]
+        bare = text.partition(b"::")[0].partition(b"@")[0].rstrip(b"\\")
         if b"\\" in bare and CLASS_NAME_TEXT.match(bare):
             name = bare.decode("utf-8", "replace").replace("\\\\", "\\").replace("\\", ".").strip(".")
             self.content.uses.append(
-                Use(start, start + len(bare), tuple(name.split(".")), True, "type", block, "string")
+                Use(
+                    start,
+                    start + len(bare),
+                    tuple(name.split(".")),
+                    True,
+                    "type",
+                    block,
+                    "string",
+                )
             )
         if (b"/" in text or b"." in text) and node.type == "string" and b"\n" not in text:
             base = _base_of(node)

@@ -1,0 +1,93 @@
+"""Namespaces that move whole, and what configuration says of their types without naming them in full."""
+
+import re
+from collections.abc import Iterator, Mapping
+
+from yandrel.index.code import CodeIndex
+from yandrel.languages.protocol import View
+from yandrel.languages.registry import language_of
+from yandrel.model.changes import Edit, Relocation
+
+PACKAGE = re.compile(rb"\bpackage\s*=\s*\"([\w.]+)\"|<package>\s*([\w.]+)\s*</package>")
+"""What an XML file says its types' names are to be read in."""
+TYPE_NAME = re.compile(
+    rb"<(?:class|subclass|joined-subclass|union-subclass|entity|embeddable|mapped-superclass)\b[^<>]*?"
+    rb"\b(?:name|class)\s*=\s*\"(\w+)\""
+    rb"|\b(?:class|extends|proxy)\s*=\s*\"(\w+)\""
+)
+
+
+def find_renamed_namespaces(
+    index: CodeIndex, relocation: Relocation, views: Mapping[str, View]
+) -> dict[str, str]:
+    """Return the namespaces, as configuration writes them, of which everything goes to one other.
+
+    `views` are the graphs after the change.
+    """
+    targets: dict[str, set[str]] = {}
+    for unit, facts in index.facts.items():
+        name = language_of(unit) or ""
+        if not facts.namespaces or not facts.definitions or name not in views:
+            continue
+        old = index.view(unit).namespace_in_text(facts.namespaces[0])
+        new = views[name].namespace_of(relocation.unit(unit)) if old else ""
+        for before, after in _with_outer(old, new):
+            targets.setdefault(before, set()).add(after)
+    found = {old: next(iter(new)) for old, new in targets.items() if len(new) == 1}
+    return {old: new for old, new in found.items() if new not in ("", old) and re.search(r"[.\\]", old)}
+
+
+def find_left_namespaces(names: Mapping[str, str], renamed: Mapping[str, str]) -> dict[str, str]:
+    """Return the namespaces that some type leaves and others stay in, with one that leaves.
+
+    `names` are all qualified names that change, `renamed` the namespaces among them.
+    """
+    left: dict[str, str] = {}
+    for old, new in names.items():
+        if old in renamed:
+            continue
+        outer = old
+        while found := re.search(r"[.\\]\w+\Z", outer):
+            outer = outer[: found.start()]
+            inside = outer + found[0][0]
+            if outer in renamed or new.startswith(inside) or not re.search(r"[.\\]", outer):
+                break
+            left.setdefault(outer, re.split(r"[.\\]", old)[-1])
+    return left
+
+
+def _with_outer(old: str, new: str) -> Iterator[tuple[str, str]]:
+    """Yield where a namespace goes, and each around it: nowhere, where only what is inside is renamed."""
+    while old:
+        yield old, new
+        tail = re.search(r"[.\\]\w+\Z", old)
+        if tail is None:
+            return
+        new = new.removesuffix(tail[0]) if new.endswith(tail[0]) else ""
+        old = old[: tail.start()]
+
+
+def says_package(data: bytes, at: int) -> bool:
+    """Whether a place in an XML file says the package that its types' names are read in."""
+    return any(found.start() <= at < found.end() for found in PACKAGE.finditer(data))
+
+
+def edit_relative_names(data: bytes, names: Mapping[str, str]) -> Iterator[Edit]:
+    """Yield the edits of names in an XML file that are read in the package it says, and leave that package.
+
+    `names` are the qualified names that change, old to new.
+    """
+    said = PACKAGE.search(data)
+    package = (said[1] or said[2]).decode() if said is not None else ""
+    if not package:
+        return
+    stays = names.get(package, package)
+    for found in TYPE_NAME.finditer(data):
+        group = 1 if found[1] is not None else 2
+        new = names.get(f"{package}.{found[group].decode()}")
+        if new is None:
+            continue
+        namespace, _, last = new.rpartition(".")
+        text = last if namespace == stays else new
+        if text != found[group].decode():
+            yield Edit(*found.span(group), text.encode())

@@ -1,0 +1,7 @@
+<?php
+
+namespace App\Http\Handlers;
+
+class HiveController
+{
+}

@@ -1,0 +1,7 @@
+<?php
+
+namespace App\Controller;
+
+class HiveController
+{
+}
