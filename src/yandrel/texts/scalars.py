@@ -3,9 +3,16 @@
 import re
 from collections.abc import Iterator
 
-CONFIG_SUFFIXES = (".toml", ".cfg", ".ini", ".yaml", ".yml", ".json", ".conf", ".properties", ".xml", ".neon")
+CONFIG_SUFFIXES = (
+    ".toml", ".cfg", ".ini", ".yaml", ".yml", ".json", ".conf", ".config", ".properties", ".xml", ".neon",
+)  # fmt: skip
+PAGE_SUFFIXES = (
+    ".cshtml", ".razor", ".aspx", ".ascx", ".master", ".asax", ".xaml", ".jsp", ".jspf", ".jspx", ".tag",
+    ".tld", ".ftl", ".vm", ".twig", ".latte", ".groovy", ".scala",
+)  # fmt: skip
+"""Pages, and code of other languages, that name types in full."""
 CONFIG_NAMES = frozenset({"Procfile", "Dockerfile", "Makefile", "tox.ini", "MANIFEST.in"})
-PROSE_SUFFIXES = (".md", ".rst", ".txt")
+PROSE_SUFFIXES = (".md", ".rst", ".txt", ".html")
 LARGEST = 1_000_000
 WORD = re.compile(rb"\\?[A-Za-z_][\w./:\\-]*[\w/]")
 
@@ -13,7 +20,11 @@ WORD = re.compile(rb"\\?[A-Za-z_][\w./:\\-]*[\w/]")
 def is_config(path: str) -> bool:
     """Whether a file is configuration, in which an exact name or path may be rewritten."""
     name = path.rpartition("/")[2]
-    return name.endswith(CONFIG_SUFFIXES) or name in CONFIG_NAMES or "META-INF/services/" in path
+    return (
+        name.endswith((*CONFIG_SUFFIXES, *PAGE_SUFFIXES))
+        or name in CONFIG_NAMES
+        or "META-INF/services/" in path
+    )
 
 
 def is_prose(path: str) -> bool:

@@ -1,0 +1,5 @@
+namespace Waxmoor.Domain.Entities;
+
+public class Hive
+{
+}

@@ -1,0 +1,5 @@
+namespace Waxmoor.Models;
+
+public class Hive
+{
+}

@@ -1,0 +1,5 @@
+namespace Waxmoor.Hives;
+
+public class Hive
+{
+}
