@@ -372,7 +372,9 @@ class _Reader:
             rule = self.text(entry.get("rule", ""), "except", "rule")
             if self.rules and rule not in self.rules:
                 near = difflib.get_close_matches(rule, self.rules, n=1)
-                todo = f"did you mean {near[0]}?" if near else "see `yandrel check --rules`"
+                todo = (
+                    f"did you mean {near[0]}?" if near else f"the rules are {', '.join(sorted(self.rules))}"
+                )
                 raise ConfigError(
                     f"no rule is called {rule!r}", where=self.where("except", "rule"), todo=todo
                 )
