@@ -1,5 +1,6 @@
 """A grammar with its parser and its query, each made when first needed; texts of nodes."""
 
+import re
 from collections.abc import Callable
 from functools import cached_property
 
@@ -10,7 +11,8 @@ from tree_sitter import Node
 class Grammar:
     """One tree-sitter grammar, and the query, if any, for names that need no import.
 
-    `spell_out` says in as many bytes of what the grammar knows what it does not know.
+    `spell_out` says in as many bytes of what the grammar knows what it does not know; `unknown` finds what
+    it cannot know.
     """
 
     def __init__(
@@ -18,10 +20,12 @@ class Grammar:
         load: Callable[[], object],
         mentions: str = "",
         spell_out: Callable[[bytes], bytes] | None = None,
+        unknown: re.Pattern[bytes] | None = None,
     ) -> None:
         self.load = load
         self.mentions = mentions
         self.spell_out = spell_out
+        self.unknown = unknown
 
     @cached_property
     def language(self) -> tree_sitter.Language:
@@ -38,11 +42,15 @@ class Grammar:
 
     def parse(self, source: bytes) -> tree_sitter.Tree:
         """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
-        tree = self.parser.parse(source)
-        if self.spell_out is None or not tree.root_node.has_error:
+        if self.spell_out is None:
+            return self.parser.parse(source)
+        first, second = source, b""
+        if self.unknown is not None and self.unknown.search(source):
+            first, second = self.spell_out(source), source
+        tree = self.parser.parse(first)
+        if not tree.root_node.has_error:
             return tree
-        plain = self.spell_out(source)
-        other = self.parser.parse(plain) if plain != source else tree
+        other = self.parser.parse(second or self.spell_out(source))
         return tree if other.root_node.has_error else other
 
     def find_mentions(self, root: Node) -> dict[str, list[Node]]:

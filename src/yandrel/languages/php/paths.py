@@ -19,21 +19,22 @@ OPEN = "open"
 """The base of a path that is joined to what is known only when it runs."""
 ROOT = "\0"
 """Stands for the application's root in a path; nothing else can be called so."""
-DEFINED = re.compile(
-    rb"\bdefine\s*\(\s*(['\"])(?P<name>\w+)\1\s*,\s*(?P<value>[^;\n]{1,200}?)\)\s*;"
-    rb"|^[ \t]*const[ \t]+(?P<constant>\w+)[ \t]*=[ \t]*(?P<text>[^;\n]{1,200});",
-    re.MULTILINE,
-)
+DEFINED = re.compile(rb"define\s*\(\s*(['\"])(\w+)\1\s*,\s*([^;\n]{1,200}?)\)\s*;")
+CONSTANT = re.compile(rb"const[ \t]+(\w+)[ \t]*=[ \t]*([^;\n]{1,200});")
 PATH_LIKE = re.compile(rb"__DIR__|__FILE__|['\"][\w./-]*['\"]")
 TOKEN = re.compile(r"\s*(?:(?P<text>'[^'\\]*'|\"[^\"\\$]*\")|(?P<word>\w+)|(?P<sign>[().,]))")
 
 
 def find_folder_constants(source: bytes) -> Iterator[tuple[str, str]]:
     """Yield the constants that may stand for folders, with the expressions that say which."""
-    if b"define" not in source and b"const" not in source:
+    defines = b"define" in source
+    if not (defines or b"__DIR__" in source or b"__FILE__" in source):
         return
-    for found in DEFINED.finditer(source):
-        name, value = found["name"] or found["constant"], found["value"] or found["text"]
+    found = [(m[2], m[3]) for m in DEFINED.finditer(source)] if defines else []
+    for match in CONSTANT.finditer(source):
+        if not source[source.rfind(b"\n", 0, match.start()) + 1 : match.start()].strip():
+            found.append((match[1], match[2]))
+    for name, value in found:
         if PATH_LIKE.search(value) is not None:
             yield name.decode(), value.decode("utf-8", "replace")
 

@@ -5,7 +5,7 @@ from collections.abc import Callable
 import tree_sitter
 from tree_sitter import Node
 
-from yandrel.languages.script.spelling_out import spell_out
+from yandrel.languages.script.spelling_out import UNKNOWN, spell_out
 from yandrel.languages.trees import Grammar
 
 TYPESCRIPT = (".ts", ".mts", ".cts")
@@ -32,8 +32,8 @@ def _load_tsx() -> object:
 
 GRAMMARS = {
     "javascript": Grammar(_load_javascript),
-    "typescript": Grammar(_load_typescript, spell_out=spell_out),
-    "tsx": Grammar(_load_tsx, spell_out=spell_out),
+    "typescript": Grammar(_load_typescript, spell_out=spell_out, unknown=UNKNOWN),
+    "tsx": Grammar(_load_tsx, spell_out=spell_out, unknown=UNKNOWN),
 }
 
 

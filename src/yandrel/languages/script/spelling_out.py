@@ -7,6 +7,8 @@ Every name and every path stays where it stands, so that what is read from the t
 import re
 
 IMPORTED_TYPE = re.compile(rb"\bimport\s*\(\s*(['\"])[^'\"\n]*\1\s*\)(?:\s*\.\s*[\w$]+)*")
+UNKNOWN = re.compile(rb"import\(['\"][^'\"\n]*['\"]\)(?:\.[\w$]+)*[<\[]")
+"""What no file holds that the grammar reads as it is."""
 ASKED_FOR = re.compile(rb"\b(?:typeof|readonly)\s+(?=import\s*\(\s*['\"])")
 IN_BRACKETS = re.compile(rb"(?<=[\s:<|&=,>(])\((?=\s*(?:typeof\s+)?import\s*\(\s*['\"])")
 LISTS = re.compile(rb"(?:\s*\[\s*\])+")
