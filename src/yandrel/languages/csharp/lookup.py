@@ -85,7 +85,7 @@ def find_rooted(parts: Sequence[str], names: Names) -> tuple[str, int] | None:
 
 
 def _opened(opened: Sequence[str], head: str, names: Names) -> str | None:
-    found = {join(place, head) for place in opened if names.is_type(join(place, head))}
+    found = {name for place in opened if names.is_type(name := join(place, head))}
     if len(found) > 1:
         return AMBIGUOUS
     return next(iter(found), None)

@@ -44,6 +44,7 @@ class CSharpView(NamedView):
         return self._globals.get(project_of(unit, self.project), []) if self._globals else []
 
     def surroundings(self, unit: str, facts: Facts) -> Surroundings:
+        """Return what is around the names of a unit; of what it opens only namespaces of the application."""
         around = Surroundings(facts.namespaces[0] if facts.namespaces else "")
         for item in (*facts.imports, *self.global_imports(unit)):
             space = item.space.removeprefix(GLOBAL)
@@ -52,7 +53,8 @@ class CSharpView(NamedView):
                 around.aliases[name.alias] = join_name(item.module, name.name)
             elif space == "type":
                 opened = self.settle_namespace(item.module, around.namespace if item.nested else "")
-                (around.inner if item.nested else around.opened).append(opened)
+                if self.table.has_namespace(opened):
+                    (around.inner if item.nested else around.opened).append(opened)
         return around
 
     def settle_namespace(self, path: str, inside: str) -> str:
