@@ -25,13 +25,15 @@ def find_renamed_namespaces(
     `views` are the graphs after the change.
     """
     targets: dict[str, set[str]] = {}
-    for unit, facts in index.facts.items():
+    concerned = {language_of(unit) for unit in relocation.units}
+    declaring = {name for name in views if name in concerned and views[name].namespace_in_text("a")}
+    for unit in index.facts if declaring else ():
         name = language_of(unit) or ""
-        if not facts.namespaces or not facts.definitions or name not in views:
+        facts = index.facts[unit] if name in declaring else None
+        if facts is None or not facts.namespaces or not facts.definitions:
             continue
         old = index.view(unit).namespace_in_text(facts.namespaces[0])
-        new = views[name].namespace_of(relocation.unit(unit)) if old else ""
-        for before, after in _with_outer(old, new):
+        for before, after in _with_outer(old, views[name].namespace_of(relocation.unit(unit))):
             targets.setdefault(before, set()).add(after)
     found = {old: next(iter(new)) for old, new in targets.items() if len(new) == 1}
     return {old: new for old, new in found.items() if new not in ("", old) and re.search(r"[.\\]", old)}

@@ -168,7 +168,7 @@ def read_candidates(
                 continue
         source = index.read_source(path)
         if source.problem:
-            if path in own:
+            if path in own and not (known.cookies and path in relocation.units):
                 raise RefusedError(source.problem, where=path, todo="mend it first")
             continue
         decoded[path] = source
