@@ -14,6 +14,7 @@ def moved_words(view: NamedView, relocation: Relocation) -> set[str]:
         facts = view.units.facts.get(old)
         if facts is not None:
             words |= {definition.name for definition in facts.definitions}
+            words |= {constant for constant, _ in facts.folders}
         if old != new:
             words.add(old.rpartition("/")[2].rpartition(".")[0] or old.rpartition("/")[2])
     for folder in relocation.folders:

@@ -353,7 +353,7 @@ class PhpDialect(Dialect):
 
     def constants_after(self, relocation: Relocation) -> FolderConstants:
         if self._after is None or self._after[0] is not relocation:
-            self._after = (relocation, FolderConstants(self.view.units.facts, relocation.unit))
+            self._after = (relocation, FolderConstants(self.view.units.facts, relocation))
         return self._after[1]
 
     @cached_property

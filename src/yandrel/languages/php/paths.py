@@ -22,6 +22,8 @@ ROOT = "\0"
 DEFINED = re.compile(rb"define\s*\(\s*(['\"])(\w+)\1\s*,\s*([^;\n]{1,200}?)\)\s*;")
 CONSTANT = re.compile(rb"const[ \t]+(\w+)[ \t]*=[ \t]*([^;\n]{1,200});")
 PATH_LIKE = re.compile(rb"__DIR__|__FILE__|['\"][\w./-]*['\"]")
+NAMED = re.compile(r"['\"][^'\"]*\w[^'\"]*['\"]")
+"""A text in an expression that names a folder."""
 TOKEN = re.compile(r"\s*(?:(?P<text>'[^'\\]*'|\"[^\"\\$]*\")|(?P<word>\w+)|(?P<sign>[().,]))")
 
 
@@ -116,10 +118,11 @@ class FolderConstants:
     for a folder which holds it. Where they still differ, the constant stands for nothing.
     """
 
-    def __init__(self, facts: Mapping[str, Facts], place: Callable[[str], str] = str) -> None:
-        """Take the facts of all units, and where each of these stands."""
+    def __init__(self, facts: Mapping[str, Facts], relocation: Relocation | None = None) -> None:
+        """Take the facts of all units, and the relocation after which they are asked for, if any."""
         self.facts = facts
-        self.place = place
+        self.relocation = relocation
+        self.before = FolderConstants(facts) if relocation is not None else self
         self._known: dict[str, dict[str, str | None]] = {}
 
     @cached_property
@@ -127,7 +130,7 @@ class FolderConstants:
         found: dict[str, set[tuple[str, str]]] = {}
         for unit, facts in self.facts.items():
             for name, text in facts.folders:
-                found.setdefault(name, set()).add((self.place(unit), text))
+                found.setdefault(name, set()).add((unit, text))
         return found
 
     def constant(self, name: str, unit: str) -> str | None:
@@ -144,10 +147,25 @@ class FolderConstants:
         """Return what a constant stands for, by where it is defined."""
         if name not in self._known:
             self._known[name] = {}
-            self._known[name] = {
-                unit: self.evaluate(text, unit) for unit, text in sorted(self.expressions.get(name, ()))
-            }
+            self._known[name] = dict(
+                self._value(unit, text) for unit, text in sorted(self.before.expressions.get(name, ()))
+            )
         return self._known[name]
+
+    def _value(self, unit: str, text: str) -> tuple[str, str | None]:
+        """Return where a constant is defined and what it stands for.
+
+        A folder that its text names goes on being meant wherever the text stands, for that is rewritten.
+        """
+        if self.relocation is None:
+            return unit, self.evaluate(text, unit)
+        new = self.relocation.unit(unit)
+        old = self.before.evaluate(text, unit)
+        if old is None or not old.startswith(ROOT + "/") or NAMED.search(text) is None:
+            return new, self.evaluate(text, new)
+        folder = old.removeprefix(ROOT + "/").rstrip("/")
+        moved = self.relocation.unit(folder + "/").rstrip("/")
+        return new, f"{ROOT}/{moved}" + ("/" if old.endswith("/") else "")
 
     def evaluate(self, text: str, unit: str) -> str | None:
         """Return what an expression stands for in a file, None where that is not known."""

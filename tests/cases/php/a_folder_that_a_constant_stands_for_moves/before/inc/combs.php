@@ -1,0 +1,6 @@
+<?php
+
+function comb(): void
+{
+    require_once ROOT . '/inc/Comb.php';
+}

@@ -1,0 +1,6 @@
+<?php
+
+function comb(): void
+{
+    require_once __DIR__ . '/Comb.php';
+}

@@ -1,0 +1,5 @@
+<?php
+
+require 'boot/paths.php';
+require __DIR__ . '/inc/Hive.php';
+require INC . '/Comb.php';

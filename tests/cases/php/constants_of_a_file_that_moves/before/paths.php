@@ -1,0 +1,4 @@
+<?php
+
+define('ROOT', __DIR__);
+define('INC', __DIR__ . '/inc');
