@@ -19,6 +19,7 @@ from yandrel.moves.namespaces import (
 from yandrel.moves.plan import ChangePlan, FileChange
 from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
 
+MOST_KEY_WORDS = 3
 OWN_FILES = ("yandrel.toml", "yandrel.accepted.toml")
 
 
@@ -114,12 +115,23 @@ def _renamed(word: str, names: dict[str, str], paths: dict[str, str], folders: d
             head, _, last = word.rpartition(".")
             if head in names and last.isidentifier():
                 return f"{names[head]}.{last}"
+            return _renamed_at_the_end(word, names)
     if word in paths:
         return paths[word]
     if word + "/" in folders and "/" in word:
         return folders[word + "/"].rstrip("/")
     if word.endswith("/") and word in folders and word.count("/") > 1:
         return folders[word]
+    return None
+
+
+def _renamed_at_the_end(word: str, names: dict[str, str]) -> str | None:
+    """A long name after a key's own words: `logging.level.org.waxmoor.hives`."""
+    segments = word.split(".")
+    for at in range(1, min(MOST_KEY_WORDS, len(segments) - 2) + 1):
+        tail = ".".join(segments[at:])
+        if tail in names:
+            return ".".join([*segments[:at], names[tail]])
     return None
 
 
