@@ -6,15 +6,22 @@ from collections.abc import Mapping
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.model.changes import Note
+from yandrel.moves.namespaces import find_renamed_namespaces
 from yandrel.moves.plan import ChangePlan
 from yandrel.moves.texts import renamed_names
 
 SEPARATOR = re.compile(r"[.\\/]")
 
+MOST_LINES = 5
+TELLING = 2
+"""How many separators a namespace has whose name stands for nothing else."""
+
 
 def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> None:
     """Add a note for each qualified name or path in code that would be another now, and was not rewritten."""
     names = {old: new for old, new in renamed_names(index, plan, views).items() if SEPARATOR.search(old)}
+    renamed = find_renamed_namespaces(index, plan.relocation, views)
+    names |= {old: new for old, new in renamed.items() if len(SEPARATOR.findall(old)) >= TELLING}
     names |= {old: new for old, new in plan.relocation.units.items() if "/" in old and old != new}
     after = {*names.values()} | {old for old in names if any(v.find_qualified(old) for v in views.values())}
     names = {old: new for old, new in names.items() if old not in after}
@@ -29,13 +36,22 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
     for path, data in _texts_after(index, plan).items():
         if not wanted.search(data):
             continue
+        lines: dict[tuple[str, str], list[int]] = {}
         for found in pattern.finditer(data):
             text = found.group().decode("utf-8", "replace")
             new = names.get(text) or names.get(text.replace("\\\\", "\\"), "")
             if new and (path, text) not in known:
-                known.add((path, text))
-                line = data.count(b"\n", 0, found.start()) + 1
-                plan.notes.append(Note(path, line, text, f"names what moves; it would be {new} now"))
+                lines.setdefault((text, new), []).append(data.count(b"\n", 0, found.start()) + 1)
+        for (text, new), places in lines.items():
+            why = f"names what moves{_more(places)}; it would be {new} now"
+            plan.notes.append(Note(path, places[0], text, why))
+
+
+def _more(lines: list[int]) -> str:
+    """Return in which other lines the same stands."""
+    others = sorted({*lines} - {lines[0]})
+    shown = ", ".join(map(str, others[:MOST_LINES])) + (" …" if len(others) > MOST_LINES else "")
+    return f", as do lines {shown}" if len(others) > 1 else f", as does line {shown}" if others else ""
 
 
 def _spelled(parts: list[str], name: str) -> bytes:

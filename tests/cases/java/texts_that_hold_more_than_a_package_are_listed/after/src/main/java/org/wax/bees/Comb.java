@@ -1,0 +1,4 @@
+package org.wax.bees;
+
+public class Comb {
+}

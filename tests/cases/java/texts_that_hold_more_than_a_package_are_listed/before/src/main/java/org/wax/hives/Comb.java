@@ -1,0 +1,4 @@
+package org.wax.hives;
+
+public class Comb {
+}
