@@ -14,7 +14,7 @@ LANGUAGES = {
         8,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 7),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 8),
     "go": ("yandrel.languages.go.language", (".go",), 4),
     "swift": ("yandrel.languages.swift.language", (".swift",), 3),
     "php": ("yandrel.languages.php.language", (".php",), 6),

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
 from yandrel.languages.csharp.content import Chain, ContentReader, read_content
-from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER
+from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER, UNDER_CONDITION
 from yandrel.languages.csharp.grammar import parse_first_branches
 from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
 from yandrel.languages.csharp.project import project_of
@@ -19,6 +19,7 @@ from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImp
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
+from yandrel.model.graph import Symbol
 
 ATTRIBUTE = "Attribute"
 ROOT = "global::"
@@ -318,9 +319,29 @@ class CSharpDialect(Dialect):
         def part_of(unit: str) -> str:
             return project_of(unit, self.view.project)
 
+        refusals = self._refuse_conditional_rest(renaming)
         if any(b"InternalsVisibleTo" in content.source for content in contents.values()):
-            return []
-        return refuse_crossings(self, relocation, renaming, contents, part_of)
+            return refusals
+        return refusals + refuse_crossings(self, relocation, renaming, contents, part_of)
+
+    def _refuse_conditional_rest(self, renaming: Renaming) -> list[Refusal]:
+        """What goes on opening a namespace fails where all that is left in it is not always compiled."""
+        table = self.view.table
+        kept = [key for key in table.places if key not in renaming.moved]
+        refusals = []
+        for namespace in sorted(
+            {parent_of(table.spelled[key]) for key in renaming.moved if key[0] == "type"}
+        ):
+            inside = namespace + "."
+            rest = [s for key in kept if table.spelled[key].startswith(inside) for s in table.places[key]]
+            if namespace and rest and all(self._is_conditional(symbol) for symbol in rest):
+                why = f"only what stands under a condition here would be left in {namespace}"
+                refusals.append(Refusal(rest[0].unit, 0, why, "move that as well"))
+        return refusals
+
+    def _is_conditional(self, symbol: Symbol) -> bool:
+        definition = find_definition(self, symbol)
+        return definition is not None and UNDER_CONDITION in definition.marks
 
     def needed_references(
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content], result: Rewrite

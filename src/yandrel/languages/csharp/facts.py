@@ -37,6 +37,10 @@ DECLARED = re.compile(
 )
 """Types of a file that cannot be read whole."""
 
+CONDITION = re.compile(rb"^[ \t]*#[ \t]*(if|endif)\b", re.MULTILINE)
+UNDER_CONDITION = "#if"
+"""The mark of a definition that stands under a condition of the preprocessor."""
+
 
 class _Reader:
     def __init__(self, source: bytes, outline: bool = False) -> None:
@@ -162,12 +166,24 @@ class _Reader:
                 node.start_point[0] + 1,
                 node.end_point[0] + 1,
                 tuple(bases),
-                (*marks, *(word for word in TOLD if word in told), *seen),
+                (
+                    *marks,
+                    *(word for word in TOLD if word in told),
+                    *seen,
+                    *self.conditions_at(node.start_byte),
+                ),
                 tuple(members),
                 namespace=namespace,
                 inner=tuple(dict.fromkeys(inner)),
             )
         )
+
+    def conditions_at(self, place: int) -> tuple[str, ...]:
+        """Return a mark for a place that is not always compiled."""
+        if b"#if" not in self.source:
+            return ()
+        words = [found[1] for found in CONDITION.finditer(self.source, 0, place)]
+        return (UNDER_CONDITION,) if words.count(b"if") > words.count(b"endif") else ()
 
     def mentions(self) -> Iterator[Mention]:
         skipped = [*self.names_of_namespaces, *((item.start, item.end) for item in self.imports)]

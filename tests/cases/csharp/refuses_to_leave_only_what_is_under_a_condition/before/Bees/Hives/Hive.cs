@@ -1,0 +1,6 @@
+namespace Bees.Hives
+{
+    public class Hive
+    {
+    }
+}

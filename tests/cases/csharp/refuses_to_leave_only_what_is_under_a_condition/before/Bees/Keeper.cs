@@ -1,0 +1,9 @@
+using Bees.Hives;
+
+namespace Bees
+{
+    public class Keeper
+    {
+        public Hive Hive;
+    }
+}

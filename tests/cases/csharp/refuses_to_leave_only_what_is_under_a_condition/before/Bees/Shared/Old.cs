@@ -1,0 +1,10 @@
+#if NET20
+namespace Bees.Hives
+{
+    public delegate void Opened();
+
+    public class Old
+    {
+    }
+}
+#endif
