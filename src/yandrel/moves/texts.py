@@ -19,7 +19,8 @@ from yandrel.moves.namespaces import (
 from yandrel.moves.plan import ChangePlan, FileChange
 from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
 
-MOST_KEY_WORDS = 3
+LOGGING = frozenset(["category", "level", "log", "log4j", "logger", "loggers", "logging", "quarkus"])
+"""Words that keys begin with which go on with the name of a logger, which is called like its class."""
 OWN_FILES = ("yandrel.toml", "yandrel.accepted.toml")
 
 
@@ -126,13 +127,11 @@ def _renamed(word: str, names: dict[str, str], paths: dict[str, str], folders: d
 
 
 def _renamed_at_the_end(word: str, names: dict[str, str]) -> str | None:
-    """A long name after a key's own words: `logging.level.org.waxmoor.hives`."""
+    """A name after the words of a logger's key: `logging.level.org.waxmoor.hives`."""
     segments = word.split(".")
-    for at in range(1, min(MOST_KEY_WORDS, len(segments) - 2) + 1):
-        tail = ".".join(segments[at:])
-        if tail in names:
-            return ".".join([*segments[:at], names[tail]])
-    return None
+    own = next((at for at, segment in enumerate(segments) if segment not in LOGGING), len(segments))
+    tail = ".".join(segments[own:])
+    return ".".join([*segments[:own], names[tail]]) if own and tail in names else None
 
 
 def _renamed_class(word: str, names: dict[str, str]) -> str | None:
