@@ -55,9 +55,6 @@ class View(Protocol):
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         """Return how configuration writes the qualified name of a unit or definition."""
 
-    def namespace_in_text(self, name: str) -> str:
-        """Return how configuration writes a namespace that units declare; nothing where they declare none."""
-
     def find_name(self, unit: str, name: str) -> Symbol | None:
         """Return what a name finally leads to when it is taken from a unit."""
 

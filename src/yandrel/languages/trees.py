@@ -44,13 +44,12 @@ class Grammar:
         """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
         if self.spell_out is None:
             return self.parser.parse(source)
-        first, second = source, b""
-        if self.unknown is not None and self.unknown.search(source):
-            first, second = self.spell_out(source), source
-        tree = self.parser.parse(first)
+        known_to_fail = self.unknown is not None and self.unknown.search(source) is not None
+        tree = self.parser.parse(self.spell_out(source) if known_to_fail else source)
         if not tree.root_node.has_error:
             return tree
-        other = self.parser.parse(second or self.spell_out(source))
+        again = source if known_to_fail else self.spell_out(source)
+        other = self.parser.parse(again) if known_to_fail or again != source else tree
         return tree if other.root_node.has_error else other
 
     def find_mentions(self, root: Node) -> dict[str, list[Node]]:

@@ -91,7 +91,8 @@ class Rewrite:
 
     `created` are units that are new altogether, `emptied` units that hold nothing any more,
     `carried` definitions that go along because only moved ones use them, `dropped` what a unit no
-    longer hands on. `tidied` are texts after the edits, where blank lines had to be put right.
+    longer hands on. `tidied` are texts after the edits, where blank lines had to be put right,
+    `namespaces` those that move whole, old to new, as texts write them.
     """
 
     edits: dict[str, list[Edit]] = field(default_factory=dict)
@@ -102,6 +103,7 @@ class Rewrite:
     carried: dict[Symbol, Symbol] = field(default_factory=dict)
     dropped: set[tuple[str, Symbol]] = field(default_factory=set)
     tidied: dict[str, bytes] = field(default_factory=dict)
+    namespaces: dict[str, str] = field(default_factory=dict)
 
 
 def apply_edits(source: bytes, edits: list[Edit]) -> bytes:

@@ -6,7 +6,6 @@ from collections.abc import Mapping
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.model.changes import Note
-from yandrel.moves.namespaces import find_renamed_namespaces
 from yandrel.moves.plan import ChangePlan
 from yandrel.moves.texts import renamed_names
 
@@ -20,8 +19,8 @@ TELLING = 2
 def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> None:
     """Add a note for each qualified name or path in code that would be another now, and was not rewritten."""
     names = {old: new for old, new in renamed_names(index, plan, views).items() if SEPARATOR.search(old)}
-    renamed = find_renamed_namespaces(index, plan.relocation, views)
-    names |= {old: new for old, new in renamed.items() if len(SEPARATOR.findall(old)) >= TELLING}
+    renamed = plan.rewrite.namespaces.items()
+    names |= {old: new for old, new in renamed if len(SEPARATOR.findall(old)) >= TELLING}
     names |= {old: new for old, new in plan.relocation.units.items() if "/" in old and old != new}
     after = {*names.values()} | {old for old in names if any(v.find_qualified(old) for v in views.values())}
     names = {old: new for old, new in names.items() if old not in after}

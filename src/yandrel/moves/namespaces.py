@@ -1,12 +1,9 @@
-"""Namespaces that move whole, and what configuration says of their types without naming them in full."""
+"""Namespaces that types leave, and what configuration says of types without naming them in full."""
 
 import re
 from collections.abc import Iterator, Mapping
 
-from yandrel.index.code import CodeIndex
-from yandrel.languages.protocol import View
-from yandrel.languages.registry import language_of
-from yandrel.model.changes import Edit, Relocation
+from yandrel.model.changes import Edit
 
 PACKAGE = re.compile(rb"\bpackage\s*=\s*\"([\w.]+)\"|<package>\s*([\w.]+)\s*</package>")
 """What an XML file says its types' names are to be read in."""
@@ -15,28 +12,6 @@ TYPE_NAME = re.compile(
     rb"\b(?:name|class)\s*=\s*\"(\w+)\""
     rb"|\b(?:class|extends|proxy)\s*=\s*\"(\w+)\""
 )
-
-
-def find_renamed_namespaces(
-    index: CodeIndex, relocation: Relocation, views: Mapping[str, View]
-) -> dict[str, str]:
-    """Return the namespaces, as configuration writes them, of which everything goes to one other.
-
-    `views` are the graphs after the change.
-    """
-    targets: dict[str, set[str]] = {}
-    concerned = {language_of(unit) for unit in relocation.units}
-    declaring = {name for name in views if name in concerned and views[name].namespace_in_text("a")}
-    for unit in index.facts if declaring else ():
-        name = language_of(unit) or ""
-        facts = index.facts[unit] if name in declaring else None
-        if facts is None or not facts.namespaces or not facts.definitions:
-            continue
-        old = index.view(unit).namespace_in_text(facts.namespaces[0])
-        for before, after in _with_outer(old, views[name].namespace_of(relocation.unit(unit))):
-            targets.setdefault(before, set()).add(after)
-    found = {old: next(iter(new)) for old, new in targets.items() if len(new) == 1}
-    return {old: new for old, new in found.items() if new not in ("", old) and re.search(r"[.\\]", old)}
 
 
 def find_left_namespaces(names: Mapping[str, str], renamed: Mapping[str, str]) -> dict[str, str]:
@@ -56,17 +31,6 @@ def find_left_namespaces(names: Mapping[str, str], renamed: Mapping[str, str]) -
                 break
             left.setdefault(outer, re.split(r"[.\\]", old)[-1])
     return left
-
-
-def _with_outer(old: str, new: str) -> Iterator[tuple[str, str]]:
-    """Yield where a namespace goes, and each around it: nowhere, where only what is inside is renamed."""
-    while old:
-        yield old, new
-        tail = re.search(r"[.\\]\w+\Z", old)
-        if tail is None:
-            return
-        new = new.removesuffix(tail[0]) if new.endswith(tail[0]) else ""
-        old = old[: tail.start()]
 
 
 def says_package(data: bytes, at: int) -> bool:

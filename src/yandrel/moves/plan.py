@@ -137,6 +137,7 @@ def _merge(total: Rewrite, part: Rewrite) -> None:
     total.carried.update(part.carried)
     total.dropped |= part.dropped
     total.tidied.update(part.tidied)
+    total.namespaces.update(part.namespaces)
 
 
 def read_candidates(

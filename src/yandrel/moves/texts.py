@@ -13,7 +13,6 @@ from yandrel.model.graph import Symbol
 from yandrel.moves.namespaces import (
     edit_relative_names,
     find_left_namespaces,
-    find_renamed_namespaces,
     says_package,
 )
 from yandrel.moves.plan import ChangePlan, FileChange
@@ -32,7 +31,7 @@ def plan_texts(
     The move list itself is left alone.
     """
     names = renamed_names(index, plan, views)
-    renamed = find_renamed_namespaces(index, plan.relocation, views)
+    renamed = plan.rewrite.namespaces
     left = find_left_namespaces(names, renamed)
     names = {**renamed, **names}
     paths = {old: new for old, new in plan.relocation.units.items() if "/" in old}

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from yandrel.languages.csharp.content import Chain, ContentReader, read_content
 from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER, UNDER_CONDITION
-from yandrel.languages.csharp.grammar import parse_first_branches
+from yandrel.languages.csharp.grammar import condition_at, parse_first_branches
 from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
 from yandrel.languages.csharp.project import project_of
 from yandrel.languages.csharp.references import find_references
@@ -24,7 +24,6 @@ from yandrel.model.graph import Symbol
 ATTRIBUTE = "Attribute"
 ROOT = "global::"
 INDENT = "    "
-DIRECTIVE = re.compile(rb"^[ \t]*#[ \t]*(if|elif|else|endif)\b([^\r\n]*)", re.MULTILINE)
 MANY_LINES = re.compile(rb'@"|"""|\$@')
 WORD = re.compile(rb"[^\W\d]\w*")
 
@@ -362,24 +361,6 @@ def _replaced(clause: Clause, path: str, space: str) -> Clause:
 def _key(path: str) -> str:
     """Return what usings are sorted by: the system's own first."""
     return ("0" if (path + ".").startswith("System.") else "1") + path
-
-
-def condition_at(source: bytes, place: int) -> str:
-    """Return what the preprocessor asks before it reads a place."""
-    asked: list[list[str]] = []
-    for found in DIRECTIVE.finditer(source, 0, place):
-        word, text = found[1].decode(), found[2].decode("utf-8", "replace").partition("//")[0].strip()
-        if word == "if":
-            asked.append([text])
-        elif asked and word == "endif":
-            asked.pop()
-        elif asked:
-            *before, last = asked[-1]
-            asked[-1] = [*before, f"!({last})", *([text] if word == "elif" else [])]
-    parts = [part for level in asked for part in level]
-    if len(parts) == 1:
-        return parts[0]
-    return " && ".join(part if part[:1] == "!" else f"({part})" for part in parts)
 
 
 def _using_line(new: AddedImport, newline: str) -> str:

@@ -11,6 +11,7 @@ from yandrel.languages.csharp.grammar import (
     TYPE_KINDS,
     attributes_of,
     chain_of,
+    condition_at,
     modifiers_of,
     most_branches,
     parse,
@@ -37,7 +38,6 @@ DECLARED = re.compile(
 )
 """Types of a file that cannot be read whole."""
 
-CONDITION = re.compile(rb"^[ \t]*#[ \t]*(if|endif)\b", re.MULTILINE)
 UNDER_CONDITION = "#if"
 """The mark of a definition that stands under a condition of the preprocessor."""
 
@@ -170,20 +170,13 @@ class _Reader:
                     *marks,
                     *(word for word in TOLD if word in told),
                     *seen,
-                    *self.conditions_at(node.start_byte),
+                    *([UNDER_CONDITION] if condition_at(self.source, node.start_byte) else []),
                 ),
                 tuple(members),
                 namespace=namespace,
                 inner=tuple(dict.fromkeys(inner)),
             )
         )
-
-    def conditions_at(self, place: int) -> tuple[str, ...]:
-        """Return a mark for a place that is not always compiled."""
-        if b"#if" not in self.source:
-            return ()
-        words = [found[1] for found in CONDITION.finditer(self.source, 0, place)]
-        return (UNDER_CONDITION,) if words.count(b"if") > words.count(b"endif") else ()
 
     def mentions(self) -> Iterator[Mention]:
         skipped = [*self.names_of_namespaces, *((item.start, item.end) for item in self.imports)]

@@ -1,5 +1,7 @@
 """The grammar, loaded when first needed, and the kinds of node that are asked for."""
 
+import re
+
 import tree_sitter_c_sharp
 from tree_sitter import Node, Tree
 
@@ -35,6 +37,7 @@ OUTLINES = Outlines(
     rb"\)(?<!new\(\))\s*(?::\s*(?:base|this)\s*\([^{};]*\)\s*)?",
     rb"(?:class|struct|record|interface)\s+\w+\s*(?:<[^;{}()]*>\s*)?\(",
 )
+DIRECTIVE = re.compile(rb"^[ \t]*#[ \t]*(if|elif|else|endif)\b([^\r\n]*)", re.MULTILINE)
 
 
 def parse_first_branches(source: bytes) -> Tree:
@@ -169,3 +172,21 @@ def is_rooted(node: Node) -> bool:
             return False
         node = first
     return node.type == "alias_qualified_name" and text_of(node.child_by_field_name("alias")) == "global"
+
+
+def condition_at(source: bytes, place: int) -> str:
+    """Return what the preprocessor asks before it reads a place."""
+    asked: list[list[str]] = []
+    for found in DIRECTIVE.finditer(source, 0, place):
+        word, text = found[1].decode(), found[2].decode("utf-8", "replace").partition("//")[0].strip()
+        if word == "if":
+            asked.append([text])
+        elif asked and word == "endif":
+            asked.pop()
+        elif asked:
+            *before, last = asked[-1]
+            asked[-1] = [*before, f"!({last})", *([text] if word == "elif" else [])]
+    parts = [part for level in asked for part in level]
+    if len(parts) == 1:
+        return parts[0]
+    return " && ".join(part if part[:1] == "!" else f"({part})" for part in parts)

@@ -159,9 +159,6 @@ class GoView(UnloadedGraph):
         folder = self.folder_for(name) if "." in name.partition("/")[0] else None
         return folder.rstrip("/") if folder else None
 
-    def namespace_in_text(self, name: str) -> str:
-        return ""
-
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         path = self.namespace_of(symbol.unit)
         if not symbol.name or not path:

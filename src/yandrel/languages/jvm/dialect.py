@@ -15,7 +15,7 @@ from yandrel.languages.jvm.modules import ModuleFile
 from yandrel.languages.jvm.project import MODULE
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.jvm.visibility import Visibility
-from yandrel.languages.named.across import refuse_unseen
+from yandrel.languages.named.across import find_unseen, refuse_unseen
 from yandrel.languages.named.assemblies import keep_to_file
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
@@ -259,7 +259,8 @@ class JvmDialect(Dialect):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
         refusals = self._public_in_files(relocation)
-        refusals += refuse_unseen(self, relocation, renaming, contents, JvmReach(self.view.project))
+        reach = JvmReach(self.view.project)
+        refusals += refuse_unseen(find_unseen(self, relocation, renaming, contents, reach), reach)
         if any(is_kotlin(unit) for unit in contents):
             refusals += refuse_in_kotlin(self, relocation, renaming, contents)
         return refusals + Visibility(self, renaming, contents).refusals()

@@ -66,16 +66,25 @@ def find_meant(
                 yield user, place, use.start
 
 
-def refuse_unseen(
+def find_unseen(
     dialect: Dialect,
     relocation: Relocation,
     renaming: Renaming,
     contents: Mapping[str, Content],
     reach: Reach,
-) -> list[Refusal]:
-    """Return a refusal for each part of a build that would use what it does not see, and did see before."""
+) -> list[UseAcross]:
+    """Return the uses of what a part of a build would not see any more, and did see before."""
+    return [
+        use
+        for use in find_uses_across(dialect, relocation, renaming, contents)
+        if not reach.sees(use.new_user, use.new_used) and reach.sees(use.user, use.used.unit)
+    ]
+
+
+def refuse_unseen(unseen: list[UseAcross], reach: Reach) -> list[Refusal]:
+    """Return a refusal for each part of a build and what it would use without seeing it."""
     refusals: dict[tuple[str, str, str], Refusal] = {}
-    for use in find_unseen(dialect, relocation, renaming, contents, reach):
+    for use in unseen:
         if reach.are_loaded_together(use.new_user, use.new_used):
             continue
         here, there = reach.name_of(use.new_user), reach.name_of(use.new_used)
@@ -85,31 +94,12 @@ def refuse_unseen(
     return list(refusals.values())
 
 
-def tell_unseen(
-    dialect: Dialect,
-    relocation: Relocation,
-    renaming: Renaming,
-    contents: Mapping[str, Content],
-    reach: Reach,
-) -> list[Note]:
+def tell_unseen(unseen: list[UseAcross], reach: Reach) -> list[Note]:
     """Return a note for each part that must require another one, if it is used apart from the whole."""
     notes: dict[tuple[str, str], Note] = {}
-    for use in find_unseen(dialect, relocation, renaming, contents, reach):
+    for use in unseen:
         if reach.are_loaded_together(use.new_user, use.new_used):
             here, there = reach.described_in(use.new_user), reach.described_in(use.new_used)
             why = f"apart from the whole, {here} must require what {there} describes"
             notes.setdefault((here, there), Note(use.new_user, use.line, use.used.name, why))
     return list(notes.values())
-
-
-def find_unseen(
-    dialect: Dialect,
-    relocation: Relocation,
-    renaming: Renaming,
-    contents: Mapping[str, Content],
-    reach: Reach,
-) -> Iterator[UseAcross]:
-    """Yield the uses of what a part of a build does not see any more."""
-    for use in find_uses_across(dialect, relocation, renaming, contents):
-        if not reach.sees(use.new_user, use.new_used) and reach.sees(use.user, use.used.unit):
-            yield use

@@ -99,6 +99,8 @@ def rewrite(
     for unit, content in contents.items():
         if (content.problems or facts[unit].problems) and unit not in touched:
             result.refusals += find_unread(dialect, unit, content, renaming)
+    spell = dialect.view.spell
+    result.namespaces = {spell(old): spell(new) for old, new in renaming.renamed_namespaces().items()}
     result.refusals += dialect.object_to(settled, renaming, contents)
     result.notes += dialect.notes_on(settled, renaming, contents)
     references = dialect.needed_references(settled, renaming, contents, result)

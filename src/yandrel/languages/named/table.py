@@ -138,6 +138,16 @@ class Renaming:
         """Return the new name of a namespace of which everything goes to one other, or the old one."""
         return self.namespaces.get(self.table.fold(name, "type"), name)
 
+    def renamed_namespaces(self) -> dict[str, str]:
+        """Return the namespaces of several parts that move whole, as they are spelled, old to new."""
+        found = {}
+        for key in self.moved:
+            outer = parent_of(self.table.spelled.get(key, ""))
+            while "." in outer and outer not in found:
+                found[outer] = self.place_namespace(outer)
+                outer = parent_of(outer)
+        return {old: new for old, new in found.items() if old != new}
+
     def find_leaver(self, namespace: str) -> str:
         """Return the name of something that leaves a namespace which others stay in, or nothing."""
         inside = namespace + "."

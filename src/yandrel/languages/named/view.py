@@ -229,9 +229,6 @@ class NamedView(UnloadedGraph):
             return ()
         return (self.spell(found[0]),)
 
-    def namespace_in_text(self, name: str) -> str:
-        return self.spell(name)
-
     def find_name(self, unit: str, name: str) -> Symbol | None:
         facts = self.units.facts.get(unit)
         if facts is not None and any(d.name == name for d in facts.definitions):

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 from functools import cached_property
 
 from yandrel.languages.edits import newline_of
-from yandrel.languages.named.across import refuse_unseen, tell_unseen
+from yandrel.languages.named.across import UseAcross, find_unseen, refuse_unseen, tell_unseen
 from yandrel.languages.named.content import Block, Clause, Content, PathUse, Statement, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -39,12 +39,14 @@ ORDER = {"type": "0", "function": "1", "constant": "2"}
 class PhpDialect(Dialect):
     """See `Dialect`.
 
-    `successors` are the files that nothing is left of, with those that are loaded instead.
+    `successors` are the files that nothing is left of, with those that are loaded instead, `unseen` the uses
+    across packages that the last relocation asked about makes.
     """
 
     suffixes = (".php",)
     view: PhpView
     successors: Mapping[str, str] = {}
+    unseen: list[UseAcross]
     _after: tuple[Relocation, FolderConstants] | None = None
 
     def read(self, source: bytes, unit: str) -> Content:
@@ -225,16 +227,14 @@ class PhpDialect(Dialect):
                 )
             )
         reach = PhpReach(self.view.project)
-        return refusals + refuse_unseen(self, relocation, renaming, contents, reach)
+        self.unseen = find_unseen(self, relocation, renaming, contents, reach)
+        return refusals + refuse_unseen(self.unseen, reach)
 
     def notes_on(
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Note]:
         notes = tell_unknown_paths(relocation, self.successors, contents, self.constants, self._target_of)
-        reach = PhpReach(self.view.project)
-        if len(reach.packages) > 1:
-            notes += tell_unseen(self, relocation, renaming, contents, reach)
-        return notes
+        return notes + tell_unseen(self.unseen, PhpReach(self.view.project))
 
     def _refuse_unfound(
         self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation

@@ -418,9 +418,6 @@ class PythonView(KeptGraph):
     def place_for(self, name: str) -> str | None:
         return None
 
-    def namespace_in_text(self, name: str) -> str:
-        return ""
-
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         module = self.module_name(symbol.unit) if symbol.unit else None
         if not module:

@@ -267,9 +267,6 @@ class ScriptView(KeptGraph):
     def place_for(self, name: str) -> str | None:
         return None
 
-    def namespace_in_text(self, name: str) -> str:
-        return ""
-
     def names_in_text(self, symbol: Symbol) -> tuple[str, ...]:
         return ()
 
