@@ -85,6 +85,11 @@ class Relocation:
         return moved if moved is not None else Symbol(self.unit(symbol.unit), symbol.name)
 
 
+def tell_leaving(name: str) -> str:
+    """Return what to say of a text that names a namespace which a type leaves."""
+    return f"{name} leaves it, and is not found any more where types are looked for in it"
+
+
 @dataclass
 class Rewrite:
     """A language's answer to a relocation, in old coordinates.

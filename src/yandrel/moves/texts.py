@@ -8,7 +8,7 @@ from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.languages.registry import language_of
 from yandrel.layout.config import Layout
-from yandrel.model.changes import Edit, Note, apply_edits
+from yandrel.model.changes import Edit, Note, apply_edits, tell_leaving
 from yandrel.model.graph import Symbol
 from yandrel.moves.namespaces import (
     edit_relative_names,
@@ -60,8 +60,7 @@ def plan_texts(
             new = _renamed(word, names, paths, folders)
             if new is None and config and word in left and not says_package(data, start):
                 line = data.count(b"\n", 0, start) + 1
-                why = f"{left[word]} leaves it; what looks through it will not find that there"
-                plan.notes.append(Note(path, line, word, why))
+                plan.notes.append(Note(path, line, word, tell_leaving(left[word])))
             if new is None or new == word or any(e.start < end and start < e.end for e in known):
                 continue
             if config and path not in OWN_FILES and not layout.is_generated(path):

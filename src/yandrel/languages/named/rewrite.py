@@ -18,7 +18,7 @@ from yandrel.languages.named.dialect import (
 )
 from yandrel.languages.named.settle import NameMap, settle_relocation
 from yandrel.languages.named.table import Renaming, last_of, parent_of
-from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits
+from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits, tell_leaving
 from yandrel.model.graph import Symbol
 
 WORD = re.compile(rb"[^\W\d]\w*")
@@ -496,8 +496,8 @@ def tell_of_leaving(context: Context, use: Use, content: Content, left: str) -> 
     """Note a text that names a namespace which something leaves: it may be looked through for types."""
     unit = next(unit for unit, known in context.contents.items() if known is content)
     written = content.source[use.start : use.end].decode("utf-8", "replace")
-    why = f"{left} leaves it; what looks through it will not find that there"
-    context.result.notes.append(Note(context.relocation.unit(unit), content.line_of(use.start), written, why))
+    place, line = context.relocation.unit(unit), content.line_of(use.start)
+    context.result.notes.append(Note(place, line, written, tell_leaving(left)))
 
 
 def piece_wants(context: Context, piece: Arrival) -> list[Wanted]:
