@@ -26,6 +26,7 @@ from yandrel.languages.php.paths import (
     OPEN,
     SUM,
     FolderConstants,
+    is_bare,
     tell_unknown_paths,
 )
 from yandrel.languages.php.view import PhpView
@@ -292,8 +293,8 @@ class PhpDialect(Dialect):
                 statement = Statement(*path.statement, 0, "")
                 edits.append(remove_statement(content, statement, False))
                 continue
-            if path.base.startswith(SUM) or _is_bare(path):
-                edit_one = self._edit_bare_path if _is_bare(path) else self._edit_joined_path
+            if path.base.startswith(SUM) or is_bare(path):
+                edit_one = self._edit_bare_path if is_bare(path) else self._edit_joined_path
                 edit = edit_one(unit, new, content, path, relocation)
                 edits += [edit] if edit is not None else []
                 continue
@@ -390,11 +391,11 @@ class PhpDialect(Dialect):
         places = [posixpath.join(_climb(folder, up) or ".", path.text.lstrip("/"))]
         if path.base == OPEN or path.base.startswith(SUM):
             places = [self.constants.find(path, unit) or ".."]
-        if _is_bare(path):
+        if is_bare(path):
             places.append(path.text)
         files = self.view.units.files
         found = next((p for p in map(posixpath.normpath, places) if p in files), "")
-        if found or not _is_bare(path):
+        if found or not is_bare(path):
             return found
         along = [file for file in self.named_alike.get(posixpath.basename(path.text), ())
                  if file.endswith("/" + path.text)]  # fmt: skip
@@ -407,10 +408,6 @@ class PhpDialect(Dialect):
         for file in self.view.units.files:
             found.setdefault(posixpath.basename(file), []).append(file)
         return found
-
-
-def _is_bare(path: PathUse) -> bool:
-    return path.base == HERE and not path.text.startswith((".", "/"))
 
 
 def find_successors(relocation: Relocation, contents: Mapping[str, Content]) -> dict[str, str]:

@@ -41,6 +41,11 @@ def find_folder_constants(source: bytes) -> Iterator[tuple[str, str]]:
             yield name.decode(), value.decode("utf-8", "replace")
 
 
+def is_bare(path: PathUse) -> bool:
+    """Whether a path stands alone, without dots: it is looked for in several folders."""
+    return path.base == HERE and not path.text.startswith((".", "/"))
+
+
 def is_sum(text: str) -> bool:
     """Whether an expression is made of constants, texts and folders alone."""
     at = 0
@@ -239,7 +244,7 @@ def tell_unknown_paths(
     notes = []
     for unit, content in contents.items():
         for path in content.paths:
-            if path.base == HERE and not path.text.startswith((".", "/")):
+            if is_bare(path):
                 if lead(unit, path):
                     continue
             elif path.base != OPEN and (not path.base.startswith(SUM) or known.find(path, unit)):
