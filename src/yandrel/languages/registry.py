@@ -11,11 +11,11 @@ LANGUAGES = {
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
-        8,
+        9,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 8),
-    "go": ("yandrel.languages.go.language", (".go",), 4),
+    "go": ("yandrel.languages.go.language", (".go",), 5),
     "swift": ("yandrel.languages.swift.language", (".swift",), 3),
     "php": ("yandrel.languages.php.language", (".php",), 6),
 }

@@ -2,6 +2,9 @@
 
 from msgspec import Struct
 
+TAKES = "takes "
+"""What a mark begins with that says what a function is given."""
+
 
 class Hint(Struct, frozen=True):
     """One thing that speaks for a role.

@@ -117,7 +117,8 @@ class Facts(Struct, frozen=True, array_like=True):
     seen, `calls` what its top-level statements call, `acts` how many of them act on loading.
     `namespaces` are those that it declares, `mentions` names in type position and qualified names,
     in languages that need no import for a neighbour, `secrets` the lines of connection strings that
-    hold a password, `folders` constants that may stand for folders, with the expressions that say which.
+    hold a password, `folders` constants that may stand for folders, with the expressions that say which,
+    `taken` what is read on loading of what is imported, with the member where one is named.
     """
 
     language: str
@@ -134,3 +135,4 @@ class Facts(Struct, frozen=True, array_like=True):
     mentions: tuple[Mention, ...] = ()
     secrets: tuple[int, ...] = ()
     folders: tuple[tuple[str, str], ...] = ()
+    taken: tuple[str, ...] = ()

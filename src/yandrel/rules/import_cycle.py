@@ -43,13 +43,16 @@ class ImportCycle:
                     giver = giver.partition(",")[0]
                     line = next((e.line for e in view.edges_of(taker) if e.named_unit == giver), 0)
                     cycle = ", ".join(sorted(group)[:SHOWN])
+                    target = f"{giver}:{name}" if " " not in name else giver
+                    mend = f"move {target} to a unit of its own: `yandrel move {target} FOLDER/`"
+                    if target == giver:
+                        mend = f"let {taker} read {giver} inside a function, when all is loaded"
                     yield context.finding(
                         self.name,
                         taker,
                         line,
                         f"{unit} fails when loaded first: {fault}{more}",
-                        target=f"{giver}:{name}",
+                        target=target,
                         law=f"a cycle of {len(group)} units: {cycle}" + (" …" if len(group) > SHOWN else ""),
-                        mend=f"move {giver}:{name} to a unit of its own: "
-                        f"`yandrel move {giver}:{name} FOLDER/`",
+                        mend=mend,
                     )

@@ -71,9 +71,7 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
     if between:
         return f"go through {with_article(between[0])}"
     if _reverse(context, source, target) and edge.name:
-        if dict(picture.readings[edge.unit].definition_roles).get(edge.name) == target:
-            return f"move what it needs of {edge.name} to {unit}, or let {with_article(target)} hand it over"
-        return f"`yandrel move {spell_edge(edge)} {unit}`, where {with_article(target)} may import it"
+        return f"move what it needs of {edge.name} to {unit}, or let {with_article(target)} hand it over"
     for role in context.layout.roles:
         if role not in arrows.guarded or role in (source, target, *COMPOSERS):
             continue

@@ -13,6 +13,9 @@ SHARED_WORDS = frozenset(
     ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
 )
 MOST_OF_A_ROOT = 0.9
+MODULE_FOLDERS = frozenset({"modules", "features", "domains", "contexts"})
+SEVERAL_MODULES = 4
+TEST_FOLDERS = ("tests", "test", "__tests__", "spec")
 TOP_LEVEL_DOMAINS = frozenset([
     "com", "org", "net", "edu", "gov", "int", "io", "dev", "app", "co", "me", "info", "biz", "eu", "de",
     "fr", "uk", "us", "ch", "at", "nl", "be", "se", "no", "fi", "dk", "pl", "cz", "it", "es", "pt", "ru",
@@ -40,6 +43,9 @@ NO_CONCEPT = frozenset(
         "v1",
         "v2",
         "v3",
+        "v_1",
+        "v_2",
+        "v_3",
         "web",
         "src",
         "server",
@@ -95,6 +101,16 @@ NO_CONCEPT = frozenset(
         "public",
         "private",
         "type",
+        "class",
+        "html",
+        "input",
+        "output",
+        "data",
+        "frontend",
+        "initializer",
+        "definition",
+        "include",
+        "ui",
     ]
 )
 NOUNS_TOO = frozenset(
@@ -246,7 +262,8 @@ class DomainReader:
         )
         self.spellings: dict[str, Counter[str]] = {}
         self.starts = find_starts(index, readings)
-        self.segments = {segment for unit in readings for segment in unit.split("/")[:-1]}
+        folders = {segment for unit in readings for segment in unit.split("/")[:-1]}
+        self.segments = {"_".join(concept_words(folder)) for folder in folders}
         self.concepts = self.find_concepts()
 
     def read(self) -> dict[str, str]:
@@ -289,7 +306,21 @@ class DomainReader:
                 continue
             for term in self.terms(unit):
                 roles.setdefault(term, set()).add(reading.role)
-        return {term for term, found in roles.items() if len(found - {"entry", "config"}) > 1}
+        shared = {term for term, found in roles.items() if len(found - {"entry", "config"}) > 1}
+        return shared | self._modules()
+
+    def _modules(self) -> set[str]:
+        """Return the concepts that have folders where modules stand, however little tells their roles."""
+        below: dict[str, set[str]] = {}
+        for unit in self.readings:
+            segments = unit.split("/")[:-1]
+            at = next((n for n, segment in enumerate(segments) if segment.lower() in MODULE_FOLDERS), -1)
+            inside = [segment for segment in segments[at + 1 :] if not segment.startswith("@")]
+            if at >= 0 and inside and not any(segment.lower() in TEST_FOLDERS for segment in segments):
+                term = singular("_".join(concept_words(inside[0])))
+                if term and term not in NO_CONCEPT:
+                    below.setdefault("/".join(segments[: at + 1]), set()).add(term)
+        return {term for terms in below.values() if len(terms) >= SEVERAL_MODULES for term in terms}
 
     def _is_marker(self, unit: str) -> bool:
         facts = self.index.facts[unit]
@@ -302,7 +333,7 @@ class DomainReader:
         told = told_by_folders(self.readings[unit])
         for position, segment in enumerate(segments):
             last = position == len(segments) - 1
-            if not last and segment in told:
+            if not last and (segment in told or segment.startswith("@")):
                 continue
             text = segment.rpartition(".")[0] if last else segment
             rest = concept_words(text)

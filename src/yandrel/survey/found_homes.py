@@ -10,15 +10,16 @@ from posixpath import commonpath
 from yandrel.layout.config import SHARED
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.words import camel, kebab, pascal, singular, snake, words_of
-from yandrel.survey.domains import ROLE_WORDS, told_by_folders
+from yandrel.survey.domains import ROLE_WORDS, TEST_FOLDERS, told_by_folders
 from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture
 
 MOST = 0.8
 RIGHT_OFTEN_ENOUGH = 0.6
 TOLD_OFTEN_ENOUGH = 0.4
-PER_ROLE = 6
+PER_ROLE = 8
+AREA = "{area}"
+"""Stands for the one folder in which places that are otherwise alike differ."""
 FEWEST_IN_A_TREE = 3
-TEST_FOLDERS = ("tests", "test", "__tests__", "spec")
 
 
 @dataclass
@@ -47,6 +48,11 @@ def find_homes(picture: Picture) -> list[RoleHomes]:
         tests = role == "test"
         chosen = _choose_tests(own, picture) if tests else RolePatterns(places, role, own).choose()
         found.append(RoleHomes(role, chosen, own or units))
+    rests = RestsOfFolders(places, found)
+    rests.keep()
+    for home in found:
+        left = [unit for unit in home.units if unit not in rests.placed] if home.role != "test" else []
+        home.homes += sorted(left) if len(left) <= PER_ROLE else []
     return found
 
 
@@ -125,6 +131,20 @@ class Places:
                 return position
         return -1
 
+    @cached_property
+    def styles(self) -> dict[str, Counter[str]]:
+        """The case forms of the folders of several words, by the folder that they stand in."""
+        found: dict[str, Counter[str]] = {}
+        for above, _, name in {folder.rpartition("/") for folder in self.below}:
+            if len(words_of(name)) > 1 and style_of(name):
+                found.setdefault(above, Counter())[style_of(name)] += 1
+        return found
+
+    def _style_beside(self, above: list[str], name: str) -> str:
+        """Return the case form of a folder; one word, which is alike in most, goes by those beside it."""
+        beside = self.styles.get("/".join(above), Counter()).most_common(1)
+        return beside[0][0] if len(words_of(name)) == 1 and name.islower() and beside else style_of(name)
+
     def guesses(self, unit: str, role: str) -> Iterator[Guess]:
         """Yield the patterns that a unit's path may be an instance of, the widest first."""
         folder, _, name = unit.rpartition("/")
@@ -138,9 +158,17 @@ class Places:
         pattern, told = _stem_pattern(stem, role, segments[-1] if segments else "", open_name)
         at = self.domain_position(unit)
         if at >= 0 and "/".join(segments[:at]) in self.branching:
-            opened = [*segments[:at], placeholder_of("domain", style_of(segments[at])), *segments[at + 1 :]]
+            domain = placeholder_of("domain", self._style_beside(segments[:at], segments[at]))
+            opened = [*segments[:at], domain, *segments[at + 1 :]]
             yield Guess("/".join([*opened, pattern]) + dot + ending, told)
         yield Guess("/".join([*segments, pattern]) + dot + ending, told or said)
+        headed, told_first = _headed_pattern(stem, role)
+        for name_pattern, says in ((pattern, told), (headed, told_first)):
+            for position in range(len(segments)) if says else ():
+                opened = [*segments[:position], AREA, *segments[position + 1 :]]
+                yield Guess("/".join([*opened, name_pattern]) + dot + ending, True)
+        if headed and (told_first or pattern == stem):
+            yield Guess("/".join([*segments, headed]) + dot + ending, told_first)
 
 
 def _ruling(roles: Counter[str]) -> str:
@@ -184,7 +212,8 @@ class RolePatterns:
         every = self.places.fitting(pattern)
         mine = set(every) & self.left
         enough = TOLD_OFTEN_ENOUGH if told else RIGHT_OFTEN_ENOUGH
-        if (len(mine) > 1 or told) and len(mine) >= enough * len(every):
+        several = len({folder_of(unit) for unit in mine}) > 1 or AREA not in pattern
+        if (len(mine) > 1 or told) and len(mine) >= enough * len(every) and several:
             self.fits[pattern] = mine
 
     def choose(self) -> list[str]:
@@ -194,8 +223,6 @@ class RolePatterns:
         while self.left and len(self.kept) < PER_ROLE and self._keep_widest():
             pass
         self._keep_trees(fewest_patterns=1)
-        if len(self.left) <= PER_ROLE:
-            self.kept += sorted(self.left)
         return self.kept
 
     def _keep_all(self, patterns: Iterable[str]) -> None:
@@ -251,6 +278,46 @@ class RolePatterns:
             if count >= MOST * len(inside):
                 return f"{folder}/**/{name}"
         return f"{folder}/**"
+
+
+class RestsOfFolders:
+    """Gives a role what no other pattern places of a folder, where nearly all of that is the role's."""
+
+    def __init__(self, places: Places, found: list[RoleHomes]) -> None:
+        self.places = places
+        self.found = found
+        patterns = [pattern for home in found for pattern in home.homes if "{home}" not in pattern]
+        self.placed = {unit for pattern in patterns for unit in places.fitting(pattern)}
+
+    def keep(self) -> None:
+        for home in sorted(self.found, key=lambda home: -len(home.units)):
+            if home.role == "test":
+                continue
+            while folder := self._widest_rest(home):
+                home.homes.append(f"{folder}/**")
+                self.placed.update(self.places.fitting(f"{folder}/**"))
+
+    def _widest_rest(self, home: RoleHomes) -> str:
+        """Return the folder of which the role has most that is left, or nothing."""
+        left = [unit for unit in home.units if unit not in self.placed]
+        mine = Counter(folder for unit in left for folder in _folders_above(unit))
+        rests: dict[str, Counter[str]] = {}
+        for unit in self.places.units if len(left) >= FEWEST_IN_A_TREE else ():
+            for folder in _folders_above(unit) if unit not in self.placed else ():
+                rests.setdefault(folder, Counter())[self.places.picture.role(unit)] += 1
+        ruled = [folder for folder in mine if _is_ruled(folder, rests.get(folder, Counter()), home.role)]
+        return max(ruled, key=lambda folder: (mine[folder], len(folder)), default="")
+
+
+def _is_ruled(folder: str, rest: Counter[str], role: str) -> bool:
+    """Whether what is left of a folder is a role's: nearly all, or most where the folder is named for it."""
+    named = singular(folder.rpartition("/")[2].lower()) == role
+    told = rest.total() - rest[""]
+    return (
+        rest[role] >= FEWEST_IN_A_TREE
+        and rest[role] >= (RIGHT_OFTEN_ENOUGH if named else MOST) * told
+        and rest[role] >= RIGHT_OFTEN_ENOUGH * rest.total()
+    )
 
 
 def _in_their_form(pattern: str, units: list[str]) -> str:
@@ -366,6 +433,16 @@ def _stem_pattern(stem: str, role: str, folder: str, open_name: bool) -> tuple[s
     return (placeholder_of("name", style), False) if open_name else (stem, False)
 
 
+def _headed_pattern(stem: str, role: str) -> tuple[str, bool]:
+    """Return the pattern of a name by the word that it begins with, and whether that says the role."""
+    words, style = words_of(stem), style_of(stem)
+    if len(words) < 2 or style not in ("snake", "kebab"):
+        return "", False
+    head = words[0]
+    joint = "_" if style == "snake" else "-"
+    return head + joint + placeholder_of("name", style), head in ROLE_WORDS or singular(head) == role
+
+
 def style_of(stem: str) -> str:
     """Return the case form that a name is written in, or nothing where it is in none."""
     if not stem.isascii() or not words_of(stem):
@@ -392,7 +469,7 @@ def with_fillable(home: RoleHomes) -> list[str]:
     """Return the patterns of a role with one first that new units can be named by."""
     role, patterns, units = home.role, home.homes, home.units
     fillable = [pattern for pattern in patterns if compile_pattern(pattern).is_fillable()]
-    placed = [pattern for pattern in fillable if "{" in pattern]
+    placed = sorted((pattern for pattern in fillable if "{" in pattern), key=lambda text: AREA in text)
     if not patterns:
         return []
     if placed and (role != "test" or patterns[0] == placed[0]):

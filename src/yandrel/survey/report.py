@@ -30,6 +30,8 @@ HOOKS = frozenset(
 )
 WIRING = frozenset(["all", "mount", "register", "routes", "boot", "map", "build"])
 """What the functions are called that list routes, and answer none."""
+MAKERS = frozenset(["constructor", "init", "new", "main"])
+"""Members that make a thing, and do nothing with it."""
 HOOK_STARTS = ("get_", "form_", "perform_", "has_", "post_", "handle_", "render_", "on_", "pre_")
 
 
@@ -147,6 +149,7 @@ def _actions_of(definition: Definition, domain: str) -> list[str]:
     elif definition.kind in TYPE_KINDS:
         own = action_of(definition.name, domain)
         methods = [m[:-2] for m in definition.members if m.endswith("()") and m[0] != "_"]
+        methods = [m for m in methods if m not in MAKERS and m != definition.name]
         named = [m for m in methods if m not in HOOKS and not m.startswith(HOOK_STARTS)]
         names = [own] if own and len(named) < len(methods) else named or ([own] if own else [])
     else:

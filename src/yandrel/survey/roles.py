@@ -9,7 +9,7 @@ from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of, load_language
 from yandrel.layout.config import Layout, Role
 from yandrel.layout.patterns import Pattern, compile_pattern
-from yandrel.model.evidence import Evidence, Hint
+from yandrel.model.evidence import TAKES, Evidence, Hint
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 from yandrel.model.words import words_of
 from yandrel.survey.hints import HintTable
@@ -147,8 +147,10 @@ class RoleReader:
         self, unit: str, found: list[Evidence], spots: list[Evidence], place: str, empty: bool
     ) -> str:
         known = self.layout.roles
+        evident = self.evident_role(found)
+        if not known and evident and not _speaks_against(spots, evident):
+            return evident
         if known:
-            evident = self.evident_role(found)
             if evident in known and place != "test":
                 return evident
             if place:
@@ -170,6 +172,15 @@ class RoleReader:
             return ""
         role = max(sorted(scores), key=lambda r: scores[r])
         return role if scores[role] >= TELLING - 1 else ""
+
+
+def _speaks_against(spots: list[Evidence], role: str) -> bool:
+    """Whether a folder says as clearly another role, or that all in it are tests or migrations."""
+    return any(
+        spot.role in WHOLE_TREES
+        or (spot.role != role and spot.weight >= CERTAIN and spot.text.startswith(STANDS_IN))
+        for spot in spots
+    )
 
 
 def origins_of(facts: Facts) -> dict[str, str]:
@@ -199,7 +210,8 @@ def evidence_of(table: HintTable, definition: Definition, origins: dict[str, str
             out.append(Evidence(hint.role, f"base of {name} is {base}", hint.weight))
     for mark in definition.marks:
         for hint in table.match("mark", mark):
-            out.append(Evidence(hint.role, f"@{mark} on {name}", hint.weight))
+            text = f"{name} {mark}" if mark.startswith(TAKES) else f"@{mark} on {name}"
+            out.append(Evidence(hint.role, text, hint.weight))
     if definition.value:
         for hint in table.match("value", definition.value):
             out.append(Evidence(hint.role, f"makes {name} = {definition.value}", hint.weight))

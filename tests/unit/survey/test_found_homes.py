@@ -1,5 +1,6 @@
 """The homes that `adopt` finds by looking, on applications that were not laid out by one plan."""
 
+import json
 import tomllib
 from pathlib import Path
 from typing import Any
@@ -117,3 +118,65 @@ def test_shared_code_that_looks_inward_turns_the_rule_off(tmp_path: Path, yandre
     found = adopt(tmp_path, files, yandrel)
     assert found["off"]["shared-inward"].startswith("3 of 3 imports")
     assert yandrel(tmp_path, "check").status == 0
+
+
+def test_names_that_begin_alike(tmp_path: Path, yandrel: Yandrel) -> None:
+    files = {
+        f"plugins/{plugin}/handler_{topic}.go": (
+            f"package {plugin}\n\nfunc {topic}Handler(w http.ResponseWriter, r *http.Request) {{}}\n"
+        )
+        for plugin in ("scales", "weather")
+        for topic in ("count", "list", "show")
+    }
+    others = go_files(
+        *(f"plugins/{plugin}/{n}.go" for plugin in ("scales", "weather") for n in ("one", "two"))
+    )
+    found = adopt(tmp_path, {**others, **files}, yandrel)
+    assert homes(found, "controller") == ["plugins/{area}/handler_{name}.go"]
+    assert "misplaced" not in yandrel(tmp_path, "check").out
+
+
+def test_what_no_other_pattern_places_of_a_folder(tmp_path: Path, yandrel: Yandrel) -> None:
+    names = [
+        "keep.js",
+        "hive/list.js",
+        "hive/all/one.js",
+        "bee/two.js",
+        "bee/all/three.js",
+        "wax/four.js",
+        "wax/five.js",
+    ]
+    files: dict[str, str | bytes] = {
+        f"server/services/{name}": "exports.read = () => 1;\n" for name in [*names, "oil/six.js"]
+    }
+    events = ("HiveAddedEvent", "BeeLostEvent", "WaxSoldEvent", "OilSoldEvent", "BeeFoundEvent")
+    files |= {f"server/services/{e}.js": f"class {e} {{}}\nmodule.exports = {e};\n" for e in events}
+    found = adopt(tmp_path, files, yandrel)
+    assert homes(found, "event") == ["server/services/{Name}Event.js"]
+    assert homes(found, "service")[-1] == "server/services/**"
+    assert yandrel(tmp_path, "check").status == 0
+
+
+def test_domains_are_spelled_as_their_folders(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        f"src/{folder}/{role}.js": "exports.read = () => 1;\n"
+        for folder in ("app-waxless", "DAV", "hives")
+        for role in ("service", "validation", "errors")
+    }
+    files["src/app-waxless/index.js"] = 'const hives = require("../hives/service");\nhives.read();\n'
+    adopt(tmp_path, files, yandrel)
+    domains = json.loads(yandrel(tmp_path, "survey", "--format", "json").out)["domains"]
+    assert {row["domain"] for row in domains} == {"app_waxless", "dav", "hives"}
+    assert yandrel(tmp_path, "check").status == 0
+
+
+def test_modules_of_a_scope_are_domains(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        f"modules/@waxmoor/{name}/{part}.js": "exports.read = () => 1;\n"
+        for name in ("hive", "harvest", "keeper", "season")
+        for part in ("index", "reading")
+    }
+    files["test/modules/fixture/index.js"] = "exports.read = () => 1;\n"
+    write_tree(tmp_path, files)
+    domains = json.loads(yandrel(tmp_path, "survey", "--format", "json").out)["domains"]
+    assert {row["domain"] for row in domains} == {"hive", "harvest", "keeper", "season"}

@@ -41,6 +41,11 @@ CASES = [
     ("src/hives/Find.kt", "package hives\n\nfun findRepository() = 1\n", ""),
     ("src/hives/Keep.java", "package hives;\n\npublic class HiveRepository {}\n", "repository"),
     ("Sources/App/Keep.swift", "final class HiveService {}\n", "service"),
+    ("lib/Bees/WaxType.php", "<?php\nclass WaxType extends Wax {}\n", ""),
+    ("src/Form/WaxType.php", "<?php\nclass WaxType extends AbstractType {}\n", "schema"),
+    ("api/services/WaxRule.php", "<?php\nclass WaxRule extends ApiService {}\n", "service"),
+    ("src/options-resolver.js", "module.exports = (o) => o;\n", ""),
+    ("src/hive.resolver.ts", "export class HiveResolver {}\n", "controller"),
     ("Sources/App/Find.swift", "func loadService() {}\n", ""),
 ]
 

@@ -103,6 +103,16 @@ def test_actions_are_named_without_the_domain(tmp_path: Path, yandrel: Yandrel) 
     assert actions["hives"] == ["give_up", "list"]
 
 
+def test_making_a_thing_is_no_action(tmp_path: Path, yandrel: Yandrel) -> None:
+    text = "export class HiveService {\n  constructor() {}\n  init() {}\n  giveUp() {}\n}\n"
+    files: dict[str, str | bytes] = {
+        "src/hives/service.ts": text,
+        "src/hives/model.ts": "export class Hive {}\n",
+    }
+    rows = survey(write_tree(tmp_path, files), yandrel)["domains"]
+    assert [row["actions"] for row in rows] == [["give_up"]]  # type: ignore[attr-defined, index]
+
+
 def test_text_fits_eighty_columns(waxmoor: Path, yandrel: Yandrel) -> None:
     for words in (("survey",), ("survey", "--why"), ("check",), ("undo", "--history")):
         done = yandrel(waxmoor, *words)

@@ -21,12 +21,18 @@ from yandrel.languages.go.naming import candidate_names
 from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import text_of
+from yandrel.model.evidence import TAKES
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
 METHOD = "method"
 DECLARED = re.compile(rb"^(?P<kind>func|type)\s+(?P<name>\w+)", re.MULTILINE)
 """What stands at the top of a file that cannot be read whole."""
 CONSTRAINED = re.compile(rb"^//(?:go:build| \+build) ", re.MULTILINE)
+
+
+HANDED_OVER = re.compile(r"\b(http\.ResponseWriter|gin\.Context|echo\.Context|fiber\.Ctx)\b")
+SERVES = "ServeHTTP"
+"""The method of everything that stands in a chain of handlers, middleware too."""
 
 
 class _Reader:
@@ -91,11 +97,12 @@ class _Reader:
         name = text_of(node.child_by_field_name("name"))
         if node.type == "method_declaration":
             owner = receiver_of(node)
-            self.define(f"{owner}.{name}", METHOD, node, node, owner=owner)
+            marks = _handler_marks(node) if name != SERVES else ()
+            self.define(f"{owner}.{name}", METHOD, node, node, owner=owner, marks=marks)
         elif name == "init":
             self.acts += 1
         elif name != "_":
-            self.define(name, "function", node, node)
+            self.define(name, "function", node, node, marks=_handler_marks(node))
 
     def read_spec(self, spec: Node, kind: str) -> None:
         for name in names_of(spec):
@@ -123,6 +130,7 @@ class _Reader:
         members: tuple[str, ...] = (),
         owner: str = "",
         value: str = "",
+        marks: tuple[str, ...] = (),
     ) -> None:
         self.definitions.append(
             Definition(
@@ -133,7 +141,7 @@ class _Reader:
                 first.start_point[0] + 1,
                 node.end_point[0] + 1,
                 bases,
-                (),
+                marks,
                 members,
                 value,
                 owner=owner,
@@ -152,6 +160,12 @@ class _Reader:
         lines = Lines(self.source)
         for text, at in sorted(first.items(), key=lambda item: item[1]):
             yield Mention(text.decode("utf-8", "replace"), lines.of(at))
+
+
+def _handler_marks(node: Node) -> tuple[str, ...]:
+    """Return what a function takes that only what answers requests is given."""
+    taken = node.child_by_field_name("parameters")
+    return tuple(TAKES + name for name in HANDED_OVER.findall(text_of(taken))[:1])
 
 
 def _members_of(node: Node | None) -> tuple[tuple[str, ...], tuple[str, ...]]:

@@ -46,6 +46,7 @@ class _Reader:
         self.early: list[str] = []
         self.calls: dict[str, None] = {}
         self.loaded: set[str] = set()
+        self.taken: dict[str, None] = {}
         self.acts = 0
         self.open = False
         self.has_module_syntax = False
@@ -73,7 +74,13 @@ class _Reader:
             calls=tuple(self.calls),
             problems=find_problems(self.root),
             secrets=find_secrets(self.source),
+            taken=tuple(self.taken_of_imports()),
         )
+
+    def taken_of_imports(self) -> Iterator[str]:
+        """Yield what is read on loading of what is imported: `hives.count`, or `hives` itself."""
+        bound = {name.bound for item in self.imports for name in item.names}
+        return (text for text in self.taken if text.partition(".")[0] in bound)
 
     def settle_imports(self) -> Iterator[Import]:
         """Yield the imports in order, each with when it bites."""
@@ -224,7 +231,7 @@ class _Reader:
                 names.append(name)
                 kind = "function" if value is not None and value.type in FUNCTIONS else "constant"
                 kind = "class" if value is not None and value.type == "class" else kind
-                made = made_by(value) if target.type == "identifier" else ""
+                made = BOUND if kind == "function" else made_by(value) if target.type == "identifier" else ""
                 self.add_definition(name, kind, outer, value, made, len(declarators) > 1 or len(bound) > 1)
         return names
 
@@ -267,7 +274,7 @@ class _Reader:
                 return
             head, dot, name = left.rpartition(".")
             if head in ("module.exports", "exports") and dot and right is not None:
-                if not self.imports:
+                if not self.imports and not _is_void(right):
                     self.early.append(name)
                 self.exports[name] = text_of(right) if right.type == "identifier" else name
                 if right.type == "assignment_expression":
@@ -377,8 +384,12 @@ class _Reader:
             kind = node.type
             if kind == "identifier":
                 self.loaded.add(text_of(node))
+                self.taken[text_of(node)] = None
             elif kind in BODIES:
                 continue
+            elif kind == "member_expression" and (head := first_child(node)) and head.type == "identifier":
+                self.loaded.add(text_of(head))
+                self.taken[f"{text_of(head)}.{text_of(node.child_by_field_name('property'))}"] = None
             else:
                 stack += node.named_children
 
@@ -454,6 +465,12 @@ def _is_handed_to_loader(function: Node) -> bool:
     return call is not None and text_of(call.child_by_field_name("function")) in LOADERS
 
 
+def _is_void(value: Node) -> bool:
+    """Whether an export is only announced, as compilers do: `exports.a = exports.b = void 0`."""
+    right = value.child_by_field_name("right") if value.type == "assignment_expression" else None
+    return _is_void(right) if right is not None else text_of(value) in ("void 0", "undefined")
+
+
 def _name(node: Node | None, name: str, alias: str) -> ImportedName:
     start, end = (node.start_byte, node.end_byte) if node is not None else (0, 0)
     return ImportedName(name, alias if alias != name else "", start, end)
@@ -496,6 +513,10 @@ def bound_names(pattern: Node) -> list[str]:
         left = pattern.child_by_field_name("left") or first_child(pattern)
         return bound_names(left) if left is not None else []
     return [name for child in pattern.named_children for name in bound_names(child)]
+
+
+BOUND = "=>"
+"""What a constant that stands for a function is made by: it is not there before its line has run."""
 
 
 def made_by(value: Node | None) -> str:

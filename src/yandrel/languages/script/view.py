@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from yandrel.languages.circles import find_strong_groups
 from yandrel.languages.graph import KeptGraph
-from yandrel.languages.script.facts import WHOLE
+from yandrel.languages.script.facts import BOUND, WHOLE
 from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
 from yandrel.model.facts import Facts, Import, ImportedName, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
@@ -246,13 +246,32 @@ class ScriptView(KeptGraph):
 
     def _find_loads(self, unit: str) -> Iterator[str]:
         seen: set[str] = set()
-        for item in self.units.facts[unit].imports:
-            if item.when == When.TYPES or item.nested or item.space not in ("import", "require", "reexport"):
-                continue
-            led = self.find_module(item.module, unit)
-            if led is not None and led.path not in seen and led.path != unit:
-                seen.add(led.path)
-                yield led.path
+        for item in self.units.facts[unit].imports if ".d." not in unit else ():
+            led = self.find_loaded(item.module, unit) if self.is_kept(unit, item) else ""
+            if led and led not in seen and led != unit:
+                seen.add(led)
+                yield led
+
+    def is_kept(self, unit: str, item: Import) -> bool:
+        """Whether an import is there when a unit is loaded; the compiler leaves out those of types alone."""
+        if item.when == When.TYPES or item.nested or item.space not in ("import", "require", "reexport"):
+            return False
+        if item.space != "import" or not item.names or not unit.endswith((".ts", ".tsx", ".mts", ".cts")):
+            return True
+        return any(not self._is_type(self.imported(unit, item, name).final) for name in item.names)
+
+    def _is_type(self, symbol: Symbol) -> bool:
+        facts = self.units.facts.get(symbol.unit)
+        kinds = {d.kind for d in facts.definitions if d.name == symbol.name} if facts is not None else set()
+        return bool(kinds) and kinds <= {"interface", "type"}
+
+    def find_loaded(self, spelled: str, unit: str) -> str:
+        """Return the unit that is loaded for a module: not the declarations, but what they declare."""
+        led = self.find_module(spelled, unit)
+        if led is None or not led.path.endswith(".d.ts"):
+            return led.path if led is not None else ""
+        stem = led.path.removesuffix(".d.ts")
+        return next((path for path in (stem + ".js", stem + ".mjs") if path in self.units.facts), "")
 
     def named_by(self, unit: str) -> set[str]:
         led = (self.find_module(item.module, unit) for item in self.units.facts[unit].imports)
@@ -304,6 +323,9 @@ class ScriptView(KeptGraph):
         return package.removeprefix("node:") in BUILT_IN
 
 
+ALL_OF_IT = "its exports"
+
+
 class _Loading:
     """Plays the loading of a cycle through: each unit's imports in order, then its own statements."""
 
@@ -325,11 +347,11 @@ class _Loading:
         facts = self.view.units.facts[unit]
         modules = [item for item in facts.imports if item.space != "require"]
         for item in (*modules, *(i for i in facts.imports if i.space == "require")):
-            if item.when == When.TYPES or item.nested or item.space not in ("import", "require", "reexport"):
+            if not self.view.is_kept(unit, item):
                 continue
-            led = self.view.find_module(item.module, unit)
-            if led is not None and led.path in self.group:
-                self._load(led.path)
+            led = self.view.find_loaded(item.module, unit)
+            if led in self.group:
+                self._load(led)
             if item.space == "require":
                 self._check(unit, item)
         for item in facts.imports:
@@ -340,21 +362,29 @@ class _Loading:
     def _check(self, unit: str, item: Import) -> None:
         if item.when != When.LOAD:
             return
+        read = [text.partition(".") for text in self.view.units.facts[unit].taken]
+        heads = {head for head, _, _ in read}
+        module = self.view.find_loaded(item.module, unit)
         for name in item.names:
-            if name.name == WHOLE and not name.alias:
-                continue
-            found = self.view.imported(unit, item, name)
-            place = found.final.unit or found.named.unit
-            early = place in self.group and place in self.begun and place not in self.done and place != unit
-            early = early and name.name not in self.view.units.facts[place].bound
-            if early and (item.space == "require" or not self._is_hoisted(found.final)):
-                taken = name.name if name.name != WHOLE else name.alias or "its exports"
+            if name.name != WHOLE and (item.space == "require" or name.bound in heads):
+                self._check_taken(unit, item, name.name, self.view.imported(unit, item, name))
+            for member in (m for head, _, m in read if head == name.alias and name.name == WHOLE and module):
+                found = self.view.member(module, member or WHOLE)
+                self._check_taken(unit, item, member or ALL_OF_IT, found)
+
+    def _check_taken(self, unit: str, item: Import, taken: str, found: Found) -> None:
+        place = found.final.unit or found.named.unit
+        if place not in self.group or place not in self.begun or place in self.done or place == unit:
+            return
+        if taken not in self.view.units.facts[place].bound:
+            if item.space == "require" or not self._is_hoisted(found.final):
                 self.fault = self.fault or f"{unit} takes {taken} from {place}, which is not loaded yet"
 
     def _is_hoisted(self, symbol: Symbol) -> bool:
         """A function declaration is there before its module's statements run."""
         facts: Facts | None = self.view.units.facts.get(symbol.unit)
-        kinds = {d.kind for d in facts.definitions if d.name == symbol.name} if facts is not None else set()
+        found = [d for d in facts.definitions if d.name == symbol.name] if facts is not None else []
+        kinds = {"constant" if d.value == BOUND else d.kind for d in found}
         return bool(kinds) and kinds <= {"function", "interface", "type"}
 
 
