@@ -10,7 +10,7 @@ LANGUAGES = {
     "python": ("yandrel.languages.python.language", (".py", ".pyi"), 5),
     "script": (
         "yandrel.languages.script.language",
-        (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs"),
+        (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),
         9,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
@@ -27,6 +27,8 @@ MANIFESTS = (
     "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json", "tsconfig.lib.json",
     "pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts",
     "go.mod", "go.work", "Package.swift",
+    *(f"{name}.config{end}" for name in ("vite", "vitest", "webpack", "vue", "svelte", "babel")
+      for end in (".js", ".ts", ".mjs", ".cjs")), ".babelrc",
     "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json", "tsconfig.spec.json",
 )  # fmt: skip
 

@@ -46,6 +46,17 @@ CASES = [
     ("api/services/WaxRule.php", "<?php\nclass WaxRule extends ApiService {}\n", "service"),
     ("src/options-resolver.js", "module.exports = (o) => o;\n", ""),
     ("src/hive.resolver.ts", "export class HiveResolver {}\n", "controller"),
+    ("src/hives/HiveService.vue", "<script>export class HiveService {}</script>\n", "view"),
+    (
+        "hives/answer.go",
+        "package hives\n\nfunc List(w http.ResponseWriter, r *http.Request) {}\n",
+        "controller",
+    ),
+    (
+        "hives/chain.go",
+        "package hives\n\nfunc (c chain) ServeHTTP(w http.ResponseWriter, r *http.Request) {}\n",
+        "",
+    ),
     ("Sources/App/Find.swift", "func loadService() {}\n", ""),
 ]
 

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from tree_sitter import Node
 
 from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.languages.script.outlines import CALLED_WITH_PATH, calls_with_paths, parse_outline
 from yandrel.languages.script.roles import WITH_PATH
@@ -62,14 +63,15 @@ class _Reader:
                 self.read_statement(node)
                 self.comment = None
         self.read_nested()
+        component = is_component(self.path)
         return Facts(
             language_name(self.path),
             self.root.end_point[0] + 1 if self.source.strip() else 0,
             tuple(self.settle_imports()),
-            tuple(self.definitions),
+            () if component else tuple(self.definitions),
             bound=tuple(self.early),
             exports=tuple(f"{k}={v}" for k, v in self.exports.items()),
-            open=self.open or not self.has_module_syntax or ".d." in self.path,
+            open=self.open or not self.has_module_syntax or component or ".d." in self.path,
             acts=self.acts,
             calls=tuple(self.calls),
             problems=find_problems(self.root),

@@ -8,15 +8,16 @@ from yandrel.languages.script.grammar import TYPESCRIPT
 from yandrel.languages.script.project import BUILT, ROOTS
 from yandrel.model.project import PathMap
 
-FOR_TYPESCRIPT = (".ts", ".tsx", ".mts", ".cts", ".d.ts", ".js", ".jsx", ".mjs", ".cjs", ".json")
-FOR_JAVASCRIPT = (".js", ".jsx", ".mjs", ".cjs", ".json", ".ts", ".tsx", ".mts", ".cts", ".d.ts")
+FOR_TYPESCRIPT = (".ts", ".tsx", ".mts", ".cts", ".d.ts", ".js", ".jsx", ".mjs", ".cjs", ".json", ".vue")
+FOR_JAVASCRIPT = (".js", ".jsx", ".mjs", ".cjs", ".json", ".ts", ".tsx", ".mts", ".cts", ".d.ts", ".vue")
 WRITTEN_FOR = {
     ".js": (".ts", ".tsx", ".d.ts"), ".jsx": (".tsx", ".d.ts"), ".mjs": (".mts", ".d.mts"),
     ".cjs": (".cts", ".d.cts"),
 }  # fmt: skip
 WRITTEN_AS = {".ts": ".js", ".tsx": ".js", ".mts": ".mjs", ".cts": ".cjs", ".d.ts": ".js"}
 KNOWN_ENDINGS = (
-    ".d.ts", ".d.mts", ".d.cts", ".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".json"
+    ".d.ts", ".d.mts", ".d.cts", ".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".json",
+    ".vue", ".svelte", ".astro",
 )  # fmt: skip
 
 
@@ -120,10 +121,11 @@ class Finder:
         `led` says how the old one was written, `unit` is where the new one stands.
         """
         if led.via is not None and led.via.kind != "package":
-            for known in self._aliases(led.via, unit):
-                spelled = self._through(known, led, unit, target)
-                if spelled is not None:
-                    return spelled
+            aliases = self._aliases(led.via, unit)
+            texts = [(known.pattern, self._through(known, led, unit, target)) for known in aliases]
+            ways = [(pattern != led.via.pattern, len(text), text) for pattern, text in texts if text]
+            if ways:
+                return min(ways)[2]
         elif led.via is not None:
             for known in self.maps_for(unit):
                 if known.kind == "package" and known.pattern.split("/")[0] == old.split("/", maxsplit=1)[0]:
@@ -131,14 +133,13 @@ class Finder:
                     if spelled is not None:
                         return spelled
         for text in self.relative_spellings(old, led, unit, target):
-            found = self.find(text, unit)
-            if found is not None and found.path == target:
+            there = self.find(text, unit)
+            if there is not None and there.path == target:
                 return text
         return None
 
     def _aliases(self, via: PathMap, unit: str) -> list[PathMap]:
-        others = [m for m in self.maps_for(unit) if m.kind == via.kind]
-        return sorted(others, key=lambda m: m.pattern != via.pattern)
+        return [m for m in self.maps_for(unit) if m.kind == via.kind]
 
     def _through(self, known: PathMap, led: Led, unit: str, target: str) -> str | None:
         for pattern in known.targets:

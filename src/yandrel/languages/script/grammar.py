@@ -5,11 +5,12 @@ from collections.abc import Callable
 import tree_sitter
 from tree_sitter import Node
 
+from yandrel.languages.script.components import COMPONENTS, is_component, scripts_alone
 from yandrel.languages.script.spelling_out import UNKNOWN, spell_out
 from yandrel.languages.trees import Grammar
 
 TYPESCRIPT = (".ts", ".mts", ".cts")
-SUFFIXES = (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs")
+SUFFIXES = (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", *COMPONENTS)
 
 
 def _load_javascript() -> object:
@@ -50,6 +51,9 @@ def language_name(path: str) -> str:
 
 def parse(source: bytes, path: str = "x.js") -> tree_sitter.Tree:
     """Parse UTF-8 source; JavaScript with type annotations is read as what it is."""
+    if is_component(path):
+        scripts, dialect = scripts_alone(source)
+        return GRAMMARS[dialect].parse(scripts)
     return parse_as_written(path, lambda dialect: GRAMMARS[dialect].parse(source))
 
 

@@ -6,6 +6,7 @@ from functools import cache
 import tree_sitter
 
 from yandrel.languages.bodiless import PARAMETERS, Outlines
+from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import GRAMMARS, parse, parse_as_written
 
 MOCKS = (
@@ -55,6 +56,6 @@ def outlines_for(dialect: str) -> Outlines:
 
 def parse_outline(source: bytes, path: str) -> tree_sitter.Tree:
     """Parse UTF-8 source without what functions hold; JavaScript with types is read as what it is."""
-    if ".d." in path:
+    if ".d." in path or is_component(path):
         return parse(source, path)
     return parse_as_written(path, lambda dialect: outlines_for(dialect).parse(source))

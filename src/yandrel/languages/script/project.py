@@ -7,6 +7,8 @@ from collections.abc import Iterator, Mapping
 from typing import Any
 
 from yandrel.languages.json_spans import JsonString, escape, find_strings, remove_string
+from yandrel.languages.script.bundlers import CONFIGS as BUNDLER_CONFIGS
+from yandrel.languages.script.bundlers import bundler_maps, is_bundler_config, moved_aliases
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units
 
@@ -15,7 +17,7 @@ CONFIGS = (
     "tsconfig.lib.json", "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json",
     "tsconfig.spec.json",
 )  # fmt: skip
-MANIFESTS = ("package.json", *CONFIGS)
+MANIFESTS = ("package.json", *CONFIGS, *BUNDLER_CONFIGS)
 PATH_KEYS = frozenset(
     [
         "main",
@@ -67,8 +69,10 @@ def load_json(data: bytes) -> dict[str, Any]:
 
 def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]) -> Project:
     """Return the names that stand for paths, the nearest folder's first."""
-    read = {path: load_json(data) for path, data in manifests.items()}
+    read = {path: load_json(data) for path, data in manifests.items() if not is_bundler_config(path)}
     maps: list[PathMap] = []
+    for path in sorted(manifests.keys() - read.keys()):
+        maps += (known for known in bundler_maps(path, manifests[path]) if _is_here(known, units))
     for path, found in sorted(read.items()):
         if path.endswith("package.json"):
             maps += package_maps(path, found)
@@ -83,6 +87,12 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
                 maps.append(PathMap(_folder(path), ENDED, (), "node"))
     maps.sort(key=lambda m: (-m.scope.count("/"), m.kind != "import", -len(m.pattern.partition("*")[0])))
     return Project(configured or (SourceRoot(""),), maps=tuple(dict.fromkeys(maps)))
+
+
+def _is_here(known: PathMap, units: Units) -> bool:
+    """Whether an alias stands for something of the application, not for a package."""
+    place = known.targets[0].removesuffix("*").rstrip("/")
+    return not place or place in units.files or place in units.facts or f"{place}/" in units.folders
 
 
 def _folder(path: str) -> str:
@@ -242,6 +252,10 @@ def rewrite_manifests(
     """Return the new paths in package.json and tsconfig.json of what moves."""
     edits: dict[str, list[Edit]] = {}
     for path, data in manifests.items():
+        if is_bundler_config(path):
+            if changed := list(moved_aliases(path, data, relocation)):
+                edits[path] = changed
+            continue
         folder, new_folder = _folder(path), _folder(relocation.unit(path))
         base = ""
         if path.rpartition("/")[2] in CONFIGS:

@@ -94,4 +94,5 @@ HINTS: tuple[Hint, ...] = (
     *_files("module", 6, "module"),
     *_hints("module", "mark", 6, "Module"),
     *_hints("view", "folder", 5, "views templates"),
+    *_hints("view", "file", 12, "*.vue *.svelte *.astro"),
 )

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
+from yandrel.languages.script.components import find_files_beside, is_component
 from yandrel.languages.script.finder import Finder, Led, is_relative
 from yandrel.languages.script.grammar import parse, string_value, text_of
 from yandrel.languages.script.project import move_maps
@@ -106,6 +107,7 @@ class PathRewriter:
                 if new != spelled:
                     yield Edit(found.start(2), found.end(2), new.encode())
         yield from self._beside()
+        yield from self._around_scripts()
         if self.new != self.unit:
             self._note_computed()
 
@@ -120,6 +122,13 @@ class PathRewriter:
             )
             if "./" in text:
                 self.notes.append(Note(self.unit, line, text, "is a path that is put together when it runs"))
+
+    def _around_scripts(self) -> Iterator[Edit]:
+        """Yield the edits of the paths in a component's page and styles."""
+        for start, end in find_files_beside(self.source) if is_component(self.unit) else ():
+            yield from self._text(
+                start, end, self.source[start:end].decode("utf-8", "replace"), relative=True
+            )
 
     # -- files beside the module -------------------------------------------------------------------
 

@@ -7,6 +7,7 @@ from itertools import pairwise
 
 from msgspec import structs
 
+from yandrel.languages.script.components import COMPONENTS
 from yandrel.languages.script.deep import DeepFacts, read_deep
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led
@@ -190,16 +191,10 @@ class Change:
     def spell(self, unit: str, target: str, like: str = "") -> str:
         """Return how a module spells another one, as its imports are written."""
         new = self.relocation.unit(unit)
-        led: Led | None = None
+        led = self.view.find_module(like, unit) if like and unit in self.view.units.facts else None
         for item in self.view.units.facts[unit].imports if unit in self.view.units.facts else ():
-            found = self.view.find_module(item.module, unit)
-            if found is None:
-                continue
-            if item.module == like:
-                led, like = found, item.module
-                break
-            if led is None and item.module.startswith("."):
-                led, like = found, item.module
+            if led is None and _shows_habit(item.module):
+                led, like = self.view.find_module(item.module, unit), item.module
         led = led or Led(target, self.common_style(new))
         text = self.after.spell(like or "./x", led, new, target)
         if text is None:
@@ -248,7 +243,7 @@ class Change:
             (
                 (i.module, found)
                 for i in self.view.units.facts[origin].imports
-                if i.module.startswith(".") and (found := self.view.find_module(i.module, origin)) is not None
+                if _shows_habit(i.module) and (found := self.view.find_module(i.module, origin)) is not None
                 and found.style != "folder"
             ),
             None,
@@ -269,7 +264,7 @@ class Change:
         counts: dict[str, int] = {}
         for unit in list(self.view.units.facts)[:400]:
             for item in self.view.units.facts[unit].imports[:4]:
-                if item.module.startswith("."):
+                if _shows_habit(item.module):
                     led = self.view.find_module(item.module, unit)
                     if led is not None:
                         counts[led.style] = counts.get(led.style, 0) + 1
@@ -312,6 +307,11 @@ class Change:
                 self.refuse(module.new, 0, f"two things called {new.local} would be needed in {module.new}")
                 return
         module.statements.add(new)
+
+
+def _shows_habit(spelled: str) -> bool:
+    """Whether a path shows how modules are written, and not what is always written with its ending."""
+    return spelled.startswith(".") and not spelled.endswith((*COMPONENTS, ".json"))
 
 
 def says_type(source: bytes, name: ImportedName) -> bool:

@@ -5,6 +5,7 @@ from collections.abc import Mapping
 
 from tree_sitter import Node
 
+from yandrel.languages.script.components import is_component, is_named_in_page
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.grammar import text_of
@@ -74,7 +75,7 @@ class Users:
             return
         local = name.bound
         new_local = local
-        if local == piece.symbol.name and piece.target.name != local:
+        if local == piece.symbol.name and piece.target.name != local and not is_component(unit):
             if piece.target.name not in module.deep.bound and piece.target.name not in module.deep.locals:
                 new_local = piece.target.name
         module.statements.remove(item.start, name.start)
@@ -143,7 +144,9 @@ class Users:
                 way = self.change.way_of(module, item)
                 module.statements.add(NewImport(spelled, exported, local, item.when == 2, way))
             module.edits.append(Edit(reference.start, reference.member_end, local.encode()))
-        if references and not left:
+        if is_component(unit) and is_named_in_page(module.source, name.bound):
+            self.note_whole(unit, Reference(name.bound, name.start, name.end, "page", False), pieces)
+        elif references and not left:
             module.statements.remove(item.start, name.start)
 
     def note_whole(self, unit: str, reference: Reference, pieces: Mapping[str, Piece]) -> None:

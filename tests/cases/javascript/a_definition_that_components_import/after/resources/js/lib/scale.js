@@ -1,0 +1,3 @@
+export function weigh(hive) {
+  return hive.weight;
+}

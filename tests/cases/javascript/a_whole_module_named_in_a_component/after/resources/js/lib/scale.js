@@ -1,0 +1,5 @@
+import { weigh } from '../hives/naming';
+
+export function label(hive) {
+  return `${hive.name}: ${weigh(hive)} kg`;
+}

@@ -1,0 +1,8 @@
+export default {
+  kit: {
+    alias: {
+      $hives: 'src/domains/hives',
+      '$hives/*': 'src/domains/hives/*',
+    },
+  },
+};

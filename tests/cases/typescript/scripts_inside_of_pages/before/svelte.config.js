@@ -1,0 +1,8 @@
+export default {
+  kit: {
+    alias: {
+      $hives: 'src/hives',
+      '$hives/*': 'src/hives/*',
+    },
+  },
+};
