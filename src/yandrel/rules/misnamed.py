@@ -38,7 +38,7 @@ class Misnamed:
             role = context.layout.roles.get(reading.role)
             if role is None or not role.homes:
                 continue
-            near = [home for home in role.homes if _in_folder(unit, home.fixed_start)]
+            near = [home for home in role.homes if _in_folder(unit, home)]
             if not near or not context.picture.is_counted(unit):
                 continue
             home = fill_home(context.picture, near[0], unit, reading.role)
@@ -55,7 +55,7 @@ class Misnamed:
             )
 
     def types(self, context: Context) -> Iterator[Finding]:
-        for unit in context.units:
+        for unit, _ in context.readings():
             role = context.picture.role(unit)
             shape = context.layout.shapes.get(role)
             if shape is None or not shape.type:
@@ -100,5 +100,11 @@ def _stem(name: str, role: str) -> str:
     return "_".join(words) or name
 
 
-def _in_folder(unit: str, folder: str) -> bool:
-    return bool(folder) and folder.endswith("/") and unit.startswith(folder)
+def _in_folder(unit: str, home: Pattern) -> bool:
+    """Whether a unit stands where a home is, whatever it is called."""
+    folder, slash, _ = home.text.rpartition("/")
+    if not home.fixed_start or not slash:
+        return False
+    if "*" in folder:
+        return unit.startswith(home.fixed_start)
+    return compile_pattern(f"{folder}/*").match(unit) is not None

@@ -26,7 +26,7 @@ class WrongKind:
     whole = False
 
     def check(self, context: Context) -> Iterable[Finding]:
-        for unit in context.units:
+        for unit, _ in context.readings():
             role = context.picture.role(unit)
             shape = context.layout.shapes.get(role)
             if shape is None or not shape.kind:

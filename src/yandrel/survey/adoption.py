@@ -55,6 +55,12 @@ PLAIN_TOPS = frozenset([
     "pkg", "internal", "cmd", "include", "classes", "packages", "modules", "web", "public", "core", "plugins",
     "projects",
 ])  # fmt: skip
+MARKERS = frozenset([
+    "Serializable", "Cloneable", "Comparable", "AutoCloseable", "Closeable", "IDisposable", "ICloneable",
+    "Codable", "Decodable", "Encodable", "Sendable", "Equatable", "Hashable", "Identifiable", "JsonSerializable",
+    "Countable", "Stringable", "object",
+])  # fmt: skip
+"""What types of any role keep to, so that it is no shape of one."""
 VERSION = re.compile(r"[-_~]*v?\d+(\.\d+)+.*$")
 
 
@@ -400,7 +406,9 @@ def _shapes_text(picture: Picture) -> str:
         count = sum(compile_pattern(pattern).match(d.name) is not None for d in classes)
         if count >= MOST * len(classes) and ends:
             lines.append(f"type = {quoted(pattern)}  # {count} of {len(classes)} classes")
-        bases: Counter[str] = Counter(b.rpartition(".")[2] for d in classes for b in d.bases)
+        bases = Counter(
+            name for d in classes for b in d.bases if (name := b.rpartition(".")[2]) not in MARKERS
+        )
         if bases:
             base, held = bases.most_common(1)[0]
             others = len(classes) - sum(d.name == base for d in classes)

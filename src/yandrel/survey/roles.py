@@ -74,9 +74,11 @@ class RoleReader:
         found: list[Evidence] = []
         by_definition = []
         origins = origins_of(facts)
+        main = _main_type(unit, facts)
         for definition in facts.definitions:
             evidence = evidence_of(table, definition, origins)
-            found += evidence
+            if main in ("", definition.name) or definition.kind not in TYPE_KINDS:
+                found += evidence
             role = _strongest(evidence)
             if role and definition.kind != "constant":
                 by_definition.append((definition.name, role))
@@ -172,6 +174,12 @@ class RoleReader:
             return ""
         role = max(sorted(scores), key=lambda r: scores[r])
         return role if scores[role] >= TELLING - 1 else ""
+
+
+def _main_type(unit: str, facts: Facts) -> str:
+    """Return the type that a unit is called by, which says what it is; others in it only help that one."""
+    stem = unit.rpartition("/")[2].partition(".")[0]
+    return next((d.name for d in facts.definitions if d.kind in TYPE_KINDS and d.name == stem), "")
 
 
 def _speaks_against(spots: list[Evidence], role: str) -> bool:

@@ -180,3 +180,18 @@ def test_modules_of_a_scope_are_domains(tmp_path: Path, yandrel: Yandrel) -> Non
     write_tree(tmp_path, files)
     domains = json.loads(yandrel(tmp_path, "survey", "--format", "json").out)["domains"]
     assert {row["domain"] for row in domains} == {"hive", "harvest", "keeper", "season"}
+
+
+def test_what_a_file_is_called_by_says_its_role(tmp_path: Path, yandrel: Yandrel) -> None:
+    text = "namespace Waxmoor;\npublic interface I{0}Helper {{}}\npublic class {0} : I{0}Helper, IDisposable {{}}\n"
+    names = ("Scale", "Label", "Frame", "Smoker", "Veil")
+    files: dict[str, str | bytes] = {f"Waxmoor/{name}.cs": text.format(name) for name in names}
+    found = adopt(tmp_path, files, yandrel)
+    assert "helper" not in found["roles"]
+
+
+def test_what_every_type_may_be_is_no_base_of_a_role(tmp_path: Path, yandrel: Yandrel) -> None:
+    text = "package coop.models;\n\npublic class {0}Model implements Serializable {{}}\n"
+    names = ("Hive", "Harvest", "Keeper", "Season", "Frame")
+    files: dict[str, str | bytes] = {f"src/coop/models/{n}Model.java": text.format(n) for n in names}
+    assert adopt(tmp_path, files, yandrel)["shape"] == {"model": {"type": "{Name}Model"}}

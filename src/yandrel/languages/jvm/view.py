@@ -9,6 +9,8 @@ from yandrel.model.facts import Facts, Import, ImportedName, Mention
 from yandrel.model.graph import State, Symbol
 from yandrel.model.project import Project, Units
 
+OTHERS = ("java.", "javax.", "jakarta.", "kotlin.", "kotlinx.")
+"""Packages that belong to no application, though one may add to them."""
 STANDARD = ("java.", "javax.", "jdk.", "sun.", "com.sun.", "org.w3c.dom", "org.xml.sax")
 
 
@@ -106,9 +108,13 @@ class JvmView(NamedView):
         found = self.find_type(path)
         if found is not None:
             return State.FOUND, found
-        if self.table.has_namespace(parent_of(path)) and item.space == "type" and name.name != "*":
+        if self._is_own(parent_of(path)) and item.space == "type" and name.name != "*":
             return (State.UNCERTAIN if self.has_generated else State.MISSING), Symbol("")
         return State.OUTSIDE, Symbol("", outside_of(path))
+
+    def _is_own(self, package: str) -> bool:
+        """Whether a package is the application's; it may add some types to one of a library's."""
+        return package in self.table.declared and not (package + ".").startswith(OTHERS)
 
     @cached_property
     def has_generated(self) -> bool:

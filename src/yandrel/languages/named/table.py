@@ -21,7 +21,7 @@ def last_of(name: str) -> str:
 
 
 class SymbolTable:
-    """Definitions by qualified name, in each space of names."""
+    """Definitions by qualified name, in each space of names; `declared` are namespaces that units declare."""
 
     def __init__(self, fold: Fold, spaces: Mapping[str, str]) -> None:
         self.fold = fold
@@ -29,6 +29,7 @@ class SymbolTable:
         self.places: dict[tuple[str, str], list[Symbol]] = {}
         self.spelled: dict[tuple[str, str], str] = {}
         self.namespaces: set[str] = set()
+        self.declared: set[str] = set()
         self.words: set[str] = set()
 
     @classmethod
@@ -42,6 +43,7 @@ class SymbolTable:
                     continue
                 name = join_name(definition.namespace, definition.name)
                 table.add(name, table.space_of(definition), Symbol(unit, definition.name))
+            table.declared.update(found.namespaces)
             for namespace in found.namespaces:
                 table.add_namespace(namespace)
         return table

@@ -1,0 +1,4 @@
+package coop.hives;
+
+public class Bee {
+}

@@ -1,0 +1,4 @@
+package jakarta.ws;
+
+public class Editor {
+}
