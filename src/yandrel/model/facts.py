@@ -118,7 +118,8 @@ class Facts(Struct, frozen=True, array_like=True):
     `namespaces` are those that it declares, `mentions` names in type position and qualified names,
     in languages that need no import for a neighbour, `secrets` the lines of connection strings that
     hold a password, `folders` constants that may stand for folders, with the expressions that say which,
-    `taken` what is read on loading of what is imported, with the member where one is named.
+    `taken` what is read on loading of what is imported, with the member where one is named,
+    `typed` what is imported but only named as a type.
     """
 
     language: str
@@ -136,3 +137,4 @@ class Facts(Struct, frozen=True, array_like=True):
     secrets: tuple[int, ...] = ()
     folders: tuple[tuple[str, str], ...] = ()
     taken: tuple[str, ...] = ()
+    typed: tuple[str, ...] = ()

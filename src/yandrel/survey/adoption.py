@@ -57,8 +57,8 @@ PLAIN_TOPS = frozenset([
 ])  # fmt: skip
 MARKERS = frozenset([
     "Serializable", "Cloneable", "Comparable", "AutoCloseable", "Closeable", "IDisposable", "ICloneable",
-    "Codable", "Decodable", "Encodable", "Sendable", "Equatable", "Hashable", "Identifiable", "JsonSerializable",
-    "Countable", "Stringable", "object",
+    "Codable", "Decodable", "Encodable", "Sendable", "Equatable", "Hashable", "Identifiable",
+    "JsonSerializable", "Countable", "Stringable", "object",
 ])  # fmt: skip
 """What types of any role keep to, so that it is no shape of one."""
 VERSION = re.compile(r"[-_~]*v?\d+(\.\d+)+.*$")

@@ -79,3 +79,22 @@ def test_declarations_and_types_are_not_loaded() -> None:
         "d.d.ts": 'import { C } from "./c";\nexport declare class D extends C {}\n',
     }
     assert view_of(files).load_cycles() == []
+
+
+def test_what_is_only_named_as_a_type_is_not_loaded() -> None:
+    uses = {
+        "let b: B;": False,
+        "const all = new Map<string, B>();": False,
+        "type T = typeof B;": False,
+        "// B comes later": False,
+        "function f() {\n  return new B();\n}": True,
+        "export class C extends B {}": True,
+        "export { B };": True,
+        "@Wired()\nclass C { constructor(private b: B) {} }": True,
+    }
+    for text, kept in uses.items():
+        files = {
+            "a.ts": f'import {{ B }} from "./b";\nexport class A {{}}\n{text}\n',
+            "b.ts": 'import { A } from "./a";\nexport class B extends A {}\n',
+        }
+        assert bool(view_of(files).load_cycles()) == kept, text

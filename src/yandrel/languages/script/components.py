@@ -4,7 +4,7 @@ import re
 
 COMPONENTS = (".vue", ".svelte", ".astro")
 SCRIPT = re.compile(
-    rb"^[ \t]*<script\b(?P<marks>[^>]*)>(?P<code>.*?)</script\s*>", re.DOTALL | re.MULTILINE | re.IGNORECASE
+    rb"^<script\b(?P<marks>[^>]*)>(?P<code>.*?)</script\s*>", re.DOTALL | re.MULTILINE | re.IGNORECASE
 )
 FENCED = re.compile(rb"\A\s*---[ \t]*\r?\n(?P<code>.*?)^---[ \t]*$", re.DOTALL | re.MULTILINE)
 SPOKEN = re.compile(rb"\blang\s*=\s*[\"']?(\w+)")

@@ -10,6 +10,7 @@ from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.languages.script.outlines import CALLED_WITH_PATH, calls_with_paths, parse_outline
 from yandrel.languages.script.roles import WITH_PATH
+from yandrel.languages.script.typed import find_typed
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
 KINDS = {
@@ -64,6 +65,7 @@ class _Reader:
                 self.comment = None
         self.read_nested()
         component = is_component(self.path)
+        marked = any(definition.marks for definition in self.definitions)
         return Facts(
             language_name(self.path),
             self.root.end_point[0] + 1 if self.source.strip() else 0,
@@ -77,6 +79,7 @@ class _Reader:
             problems=find_problems(self.root),
             secrets=find_secrets(self.source),
             taken=tuple(self.taken_of_imports()),
+            typed=() if marked else find_typed(self.source, self.path, self.root, self.imports, self.loaded),
         )
 
     def taken_of_imports(self) -> Iterator[str]:

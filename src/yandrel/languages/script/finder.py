@@ -4,6 +4,7 @@ import posixpath
 from dataclasses import dataclass
 from functools import lru_cache
 
+from yandrel.languages.script.components import COMPONENTS
 from yandrel.languages.script.grammar import TYPESCRIPT
 from yandrel.languages.script.project import BUILT, ROOTS
 from yandrel.model.project import PathMap
@@ -93,7 +94,7 @@ class Finder:
     def find_path(self, path: str, unit: str, only_folder: bool = False) -> Led | None:
         """Return the file that a path without a suffix, or with one, means."""
         files = self.files
-        typed = unit.endswith((*TYPESCRIPT, ".tsx"))
+        typed = unit.endswith((*TYPESCRIPT, ".tsx", *COMPONENTS))
         order = FOR_TYPESCRIPT if typed else FOR_JAVASCRIPT
         if not only_folder and path:
             ending = ending_of(path)

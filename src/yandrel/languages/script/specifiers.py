@@ -45,6 +45,11 @@ class PathRewriter:
         return self.specifier_from(spelled, self.new, line)
 
     def specifier_from(self, spelled: str, new: str, line: int = 0) -> str:
+        """Return how a specifier is written in a module; what is asked of the file after a `?` stays."""
+        path, asked, how = spelled.partition("?")
+        return self._path_from(path, new, line) + asked + how
+
+    def _path_from(self, spelled: str, new: str, line: int) -> str:
         led = self.view.find_module(spelled, self.unit)
         if led is None:
             return self._unfound(spelled, new)

@@ -96,7 +96,7 @@ class ScriptView(KeptGraph):
         if not is_relative(spelled):
             key = (unit, spelled)
         if key not in self._led:
-            self._led[key] = self.finder.find(spelled, unit)
+            self._led[key] = self.finder.find(spelled.partition("?")[0], unit)
         return self._led[key]
 
     def exports(self, unit: str) -> dict[str, str]:
@@ -236,7 +236,8 @@ class ScriptView(KeptGraph):
             names = item.names or (ImportedName(WHOLE, "", item.start, item.end),)
             for name in names:
                 found = self.imported(unit, item, name)
-                spelled = item.module if name.name in ("*", WHOLE) else f"{item.module}#{name.name}"
+                whole = name.name in ("*", WHOLE) or self.find_module(item.module, unit) is None
+                spelled = item.module if whole else f"{item.module}#{name.name}"
                 if item.space == "path" and found.state == State.MISSING:
                     continue
                 yield Edge(
@@ -258,7 +259,9 @@ class ScriptView(KeptGraph):
             return False
         if item.space != "import" or not item.names or not unit.endswith((".ts", ".tsx", ".mts", ".cts")):
             return True
-        return any(not self._is_type(self.imported(unit, item, name).final) for name in item.names)
+        typed = self.units.facts[unit].typed
+        names = (name for name in item.names if name.bound not in typed)
+        return any(not self._is_type(self.imported(unit, item, name).final) for name in names)
 
     def _is_type(self, symbol: Symbol) -> bool:
         facts = self.units.facts.get(symbol.unit)
