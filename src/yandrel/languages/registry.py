@@ -15,7 +15,7 @@ LANGUAGES = {
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 8),
-    "go": ("yandrel.languages.go.language", (".go",), 5),
+    "go": ("yandrel.languages.go.language", (".go",), 6),
     "swift": ("yandrel.languages.swift.language", (".swift",), 3),
     "php": ("yandrel.languages.php.language", (".php",), 6),
 }

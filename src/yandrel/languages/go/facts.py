@@ -30,7 +30,10 @@ DECLARED = re.compile(rb"^(?P<kind>func|type)\s+(?P<name>\w+)", re.MULTILINE)
 CONSTRAINED = re.compile(rb"^//(?:go:build| \+build) ", re.MULTILINE)
 
 
-HANDED_OVER = re.compile(r"\b(http\.ResponseWriter|gin\.Context|echo\.Context|fiber\.Ctx)\b")
+ANSWERS = re.compile(
+    r"\(\s*\w+\s+(?:(?P<writer>http\.ResponseWriter)\s*,\s*\w+\s+\*http\.Request"
+    r"|\*?(?P<context>gin\.Context|echo\.Context|fiber\.Ctx))\s*,?\s*\)"
+)
 SERVES = "ServeHTTP"
 """The method of everything that stands in a chain of handlers, middleware too."""
 
@@ -163,9 +166,9 @@ class _Reader:
 
 
 def _handler_marks(node: Node) -> tuple[str, ...]:
-    """Return what a function takes that only what answers requests is given."""
-    taken = node.child_by_field_name("parameters")
-    return tuple(TAKES + name for name in HANDED_OVER.findall(text_of(taken))[:1])
+    """Return what a function takes, where that is just what whatever answers requests is given."""
+    taken = ANSWERS.fullmatch(text_of(node.child_by_field_name("parameters")))
+    return () if taken is None else (TAKES + (taken["writer"] or taken["context"]),)
 
 
 def _members_of(node: Node | None) -> tuple[tuple[str, ...], tuple[str, ...]]:
