@@ -388,6 +388,10 @@ def _inward_imports(picture: Picture) -> tuple[int, int]:
 def _shapes_text(picture: Picture) -> str:
     """Write the shapes that nearly all classes of a role have."""
     out: list[str] = []
+    types = [
+        (picture.role(unit), d.name) for unit in picture.counted()
+        for d in picture.index.facts[unit].definitions if d.kind in TYPE_KINDS
+    ]  # fmt: skip
     for role in sorted(picture.layout.roles, key=_order):
         if role in FREE_ROLES or role in ("config", "error", "helper"):
             continue
@@ -404,7 +408,8 @@ def _shapes_text(picture: Picture) -> str:
         )
         pattern = "{Name}" + ends.most_common(1)[0][0].capitalize() if ends else "{Name}"
         count = sum(compile_pattern(pattern).match(d.name) is not None for d in classes)
-        if count >= MOST * len(classes) and ends:
+        named = [role_of for role_of, name in types if compile_pattern(pattern).match(name) is not None]
+        if count >= MOST * len(classes) and ends and named.count(role) >= MOST * len(named):
             lines.append(f"type = {quoted(pattern)}  # {count} of {len(classes)} classes")
         bases = Counter(
             name for d in classes for b in d.bases if (name := b.rpartition(".")[2]) not in MARKERS

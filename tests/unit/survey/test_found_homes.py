@@ -195,3 +195,11 @@ def test_what_every_type_may_be_is_no_base_of_a_role(tmp_path: Path, yandrel: Ya
     names = ("Hive", "Harvest", "Keeper", "Season", "Frame")
     files: dict[str, str | bytes] = {f"src/coop/models/{n}Model.java": text.format(n) for n in names}
     assert adopt(tmp_path, files, yandrel)["shape"] == {"model": {"type": "{Name}Model"}}
+
+
+def test_a_shape_that_more_than_its_role_has_is_none(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        f"src/services/{name}Tool.js": f"export class {name}Tool {{}}\n" for name in ("A", "B", "C", "D")
+    }
+    files |= {f"src/bees/{name}Tool.js": f"export class {name}Tool {{}}\n" for name in ("E", "F", "G", "H")}
+    assert "shape" not in adopt(tmp_path, files, yandrel)

@@ -1,5 +1,6 @@
 """What Java's names mean, across the units of an application."""
 
+import re
 from collections.abc import Iterator
 from functools import cached_property
 
@@ -9,6 +10,12 @@ from yandrel.model.facts import Facts, Import, ImportedName, Mention
 from yandrel.model.graph import State, Symbol
 from yandrel.model.project import Project, Units
 
+MADE_BY_BUILDS = frozenset({"R", "BuildConfig"})
+MADE_FIRST = ("Dagger", "AutoValue_", "Hilt_")
+MADE_FROM = re.compile(
+    r"(?:Q|Immutable|Modifiable)(?P<after>\w+)|(?P<before>\w+?)(?:_|_Impl|_Factory|JsonAdapter)|(?P<mapper>\w+Mapper)Impl"
+)
+"""What processors of annotations call what they make from a type."""
 OTHERS = ("java.", "javax.", "jakarta.", "kotlin.", "kotlinx.")
 """Packages that belong to no application, though one may add to them."""
 STANDARD = ("java.", "javax.", "jdk.", "sun.", "com.sun.", "org.w3c.dom", "org.xml.sax")
@@ -109,8 +116,18 @@ class JvmView(NamedView):
         if found is not None:
             return State.FOUND, found
         if self._is_own(parent_of(path)) and item.space == "type" and name.name != "*":
-            return (State.UNCERTAIN if self.has_generated else State.MISSING), Symbol("")
+            made = self.has_generated or self._may_be_made(path)
+            return (State.UNCERTAIN if made else State.MISSING), Symbol("")
         return State.OUTSIDE, Symbol("", outside_of(path))
+
+    def _may_be_made(self, path: str) -> bool:
+        """Whether a name is one that the build makes, from resources or from what is declared."""
+        package, name = parent_of(path), last_of(path)
+        if name in MADE_BY_BUILDS or name.startswith(MADE_FIRST):
+            return True
+        made = MADE_FROM.fullmatch(name)
+        stem = (made["after"] or made["before"] or made["mapper"]) if made is not None else ""
+        return bool(stem) and self.table.find(join_name(package, stem), "type") is not None
 
     def _is_own(self, package: str) -> bool:
         """Whether a package is the application's; it may add some types to one of a library's."""
