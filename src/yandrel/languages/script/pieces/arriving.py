@@ -11,7 +11,7 @@ from yandrel.languages.script.pieces.change import STATEMENT, Change, Module, Pi
 from yandrel.languages.script.pieces.users import Users
 from yandrel.languages.script.statements import ASSIGNED, NewImport
 from yandrel.model.changes import Edit, apply_edits
-from yandrel.model.facts import Definition, Import, ImportedName
+from yandrel.model.facts import Definition, Import, ImportedName, When
 from yandrel.model.graph import State, Symbol
 
 ASSIGNED_IMPORT = re.compile(rb"=\s*require\s*\(")
@@ -163,6 +163,8 @@ class Arriving:
                 text = f"{reference.name}: {final.name}" if reference.kind == "shorthand" else final.name
                 edits.append(Edit(reference.start, reference.end, text.encode()))
             return
+        if final is not None and self.has_import(module, reference.name, found.final, item.when):
+            return
         exported = imported.name
         if led is None:
             paths = self.change.paths_of(origin.unit, origin.source)
@@ -182,6 +184,17 @@ class Arriving:
         if not default_of_commonjs:
             types = item.when == 2 or says_type(origin.source, imported)
             self.change.bring(module, NewImport(spelled, exported, reference.name, types and not way, way))
+
+    def has_import(self, module: Module, local: str, symbol: Symbol, when: int) -> bool:
+        """Whether a module has a name already for the same thing, though it may get it by another way."""
+        if not module.unit:
+            return False
+        item, imported = self.change.import_of(module.unit, local)
+        if item is None or imported is None or (item.when == When.TYPES and when != When.TYPES):
+            return False
+        if says_type(module.source, imported):
+            return False
+        return self.change.view.imported(module.unit, item, imported).final == symbol
 
     def supply_sibling(self, origin: Module, module: Module, piece: Piece, reference: Reference) -> None:
         name = reference.name

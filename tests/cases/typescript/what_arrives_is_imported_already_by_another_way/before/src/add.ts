@@ -1,0 +1,5 @@
+import { log } from "./log";
+
+export function add(): void {
+  log("added");
+}
