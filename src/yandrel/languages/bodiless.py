@@ -16,8 +16,10 @@ END = 0xFFFFFFFF
 EVERYTHING = [Range(Point(0, 0), Point(END, END), 0, END)]
 BODY = (
     rb"(?P<open>\{)[ \t]*(?://[^\n]*)?\r?\n(?:[ \t]*\r?\n)*+(?P<indent>[ \t]+)[^\s}][^\n]*\n"
-    rb"(?:(?P=indent)[^\n]*\n|[ \t]*\r?\n)*+[ \t]*(?P<close>\})"
+    rb"(?:(?P=indent)[^\n]*\n|[ \t]*\r?\n|(?: {8,}|\t{2,})[^\s{}][^\n{]*\n)*+[ \t]*(?P<close>\})"
 )
+"""What is further in than the line that closes it; where tabs and blanks are mixed, lines that open none
+that are as far in as any body is."""
 PARAMETERS = rb"\((?:[^(){};]|\((?:[^(){};]|\([^(){};]*\))*+\))*+\)"
 """What a function takes, with brackets in it that pair up."""
 SHORTEST = 100
@@ -39,16 +41,20 @@ class Outlines:
 
     def parse(self, source: bytes) -> tree_sitter.Tree:
         """Parse UTF-8 source without what its functions hold; whole, where that leaves errors."""
+        tree = self.parse_as_outline(source)
+        return self.grammar.parse(source) if tree is None or tree.root_node.has_error else tree
+
+    def parse_as_outline(self, source: bytes) -> tree_sitter.Tree | None:
+        """Parse source without what its functions hold, errors or not; None where nothing is left out."""
         ranges = self.find_ranges(source)
         if len(ranges) < 2:
-            return self.grammar.parse(source)
+            return None
         parser = self.grammar.parser
         parser.included_ranges = ranges
         try:
-            tree = parser.parse(source)
+            return parser.parse(source)
         finally:
             parser.included_ranges = EVERYTHING
-        return self.grammar.parse(source) if tree.root_node.has_error else tree
 
     def find_ranges(self, source: bytes) -> list[Range]:
         """Return what stands between the bodies that are passed over."""

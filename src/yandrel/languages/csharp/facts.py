@@ -3,11 +3,10 @@
 import re
 from collections.abc import Iterator
 
-from tree_sitter import Node
+from tree_sitter import Node, Tree
 
 from yandrel.languages.csharp.grammar import (
     NAMESPACES,
-    OUTLINES,
     TYPE_KINDS,
     attributes_of,
     chain_of,
@@ -17,6 +16,7 @@ from yandrel.languages.csharp.grammar import (
     parse,
     parse_branches,
     parse_first_branches,
+    parse_outline,
 )
 from yandrel.languages.csharp.mentions import find_mentions
 from yandrel.languages.reading import Lines, find_problems, find_secrets
@@ -43,11 +43,13 @@ UNDER_CONDITION = "#if"
 
 
 class _Reader:
-    def __init__(self, source: bytes, outline: bool = False) -> None:
+    def __init__(self, source: bytes, whole: Tree, first: Tree, outline: bool = False) -> None:
+        """Take a file's tree, and the one to read: of its first branches, where conditions cut the file."""
         self.source = source
-        self.whole = (OUTLINES.parse if outline else parse)(source).root_node
-        self.tree = parse_first_branches(source) if self.whole.has_error else None
-        self.root = self.tree.root_node if self.tree is not None else self.whole
+        self.outline = outline
+        self.whole = whole.root_node
+        self.tree = first
+        self.root = first.root_node
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
         self.namespaces: list[str] = []
@@ -56,7 +58,7 @@ class _Reader:
     def read(self) -> Facts:
         self.read_members(self.root, "")
         others = self.read_other_branches()
-        problems = () if self.is_whole(others) else find_problems(self.whole)
+        problems = () if self.is_whole(others) else find_problems(parse(self.source).root_node)
         if problems:
             namespace = self.namespaces[0] if self.namespaces else ""
             self.definitions += recover_definitions(self.source, DECLARED, self.definitions, namespace)
@@ -79,9 +81,10 @@ class _Reader:
 
     def read_other_branches(self) -> "list[_Reader]":
         """Read what stands in further branches of conditions, and add what the first ones do not have."""
-        if self.tree is None:
+        if not self.whole.has_error:
             return []
-        readers = [_Reader(text) for text, _ in parse_branches(self.source, self.tree)]
+        branches = parse_branches(self.source, self.tree, self.outline)
+        readers = [_Reader(text, tree, tree) for text, tree in branches]
         for reader in readers:
             reader.read_members(reader.root, "")
             known = {(d.namespace, d.name) for d in self.definitions}
@@ -216,4 +219,7 @@ def read_member(member: Node, members: list[str], inner: list[str], marks: list[
 
 def read_facts(source: bytes, outline: bool = False) -> Facts:
     """Return the surface facts of one C# file; an outline's know of no problem in a method."""
-    return _Reader(source, outline).read()
+    if outline:
+        return _Reader(source, *parse_outline(source), outline=True).read()
+    whole = parse(source)
+    return _Reader(source, whole, parse_first_branches(source, whole)).read()

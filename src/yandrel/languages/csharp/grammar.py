@@ -40,29 +40,46 @@ OUTLINES = Outlines(
 DIRECTIVE = re.compile(rb"^[ \t]*#[ \t]*(if|elif|else|endif)\b([^\r\n]*)", re.MULTILINE)
 
 
-def parse_first_branches(source: bytes) -> Tree:
+def parse_first_branches(source: bytes, whole: Tree | None = None) -> Tree:
     """Parse source; where conditions of the preprocessor cut declarations, as if each first one held.
 
     Offsets are those of the source; what stands in other branches is not in the tree.
     """
-    tree = parse(source)
+    tree = whole or parse(source)
     if not tree.root_node.has_error or b"#if" not in source:
         return tree
     again = parse(blank_other_branches(source))
     return tree if again.root_node.has_error else again
 
 
-def parse_branches(source: bytes, first: Tree) -> list[tuple[bytes, Tree]]:
+def parse_outline(source: bytes) -> tuple[Tree, Tree]:
+    """Parse source without what methods hold: as it is, and, where that has errors, with its first branches.
+
+    Both are the same tree where the first has no errors, or the second has some too. A file whose outline
+    is cut by conditions is so as a whole.
+    """
+    tree = OUTLINES.parse_as_outline(source) if b"#if" in source else None
+    tree = tree or OUTLINES.parse(source)
+    if not tree.root_node.has_error or b"#if" not in source:
+        return tree, tree
+    again = OUTLINES.parse(blank_other_branches(source))
+    if not again.root_node.has_error:
+        return tree, again
+    whole = parse(source)
+    return whole, whole
+
+
+def parse_branches(source: bytes, first: Tree, outline: bool = False) -> list[tuple[bytes, Tree]]:
     """Return readings of source that have, together, all branches of the preprocessor's conditions.
 
-    The first reading is given. Nothing is returned where one of the others has errors too: then the
-    file cannot be read whole.
+    The first reading is given; `outline` says that what methods hold is left out. Nothing is returned where
+    one of the others has errors too: then the file cannot be read whole.
     """
     most = most_branches(source)
     if first.root_node.has_error or not 1 < most <= MOST_BRANCHES:
         return []
     texts = [blank_other_branches(source, number) for number in range(1, most)]
-    readings = [(text, parse(text)) for text in texts]
+    readings = [(text, (OUTLINES.parse if outline else parse)(text)) for text in texts]
     return [] if any(tree.root_node.has_error for _, tree in readings) else readings
 
 

@@ -20,6 +20,7 @@ HOLE = re.compile(rb"\{([^{}\"]*)\}")
 NAME = re.compile(rb"(?<![\w.@])[A-Z][\w\x80-\xff]*(?:\.[A-Za-z_]\w*)*")
 LOWER = re.compile(rb"(?<![\w.@\x80-\xff])[a-z_]\w*(?:\.[A-Za-z_]\w*)+")
 CALL = re.compile(rb"\s*\(|<[^;(){}=]*>\s*\(")
+BEFORE_ATTRIBUTES = (b"[", b",", b":")
 ATTRIBUTE_BEFORE = re.compile(rb"[\[,:]\s*\Z")
 ATTRIBUTE_AFTER = re.compile(rb"\s*[\](,]")
 DECLARED_BEFORE = re.compile(rb"(?<![\w@])(\w+|[\w>\]?]+)\s+\Z")
@@ -53,14 +54,18 @@ class _Finder:
         self.limit = max((end for _, end in skipped), default=0)
         self.members = members
         self.declared: set[bytes] = set()
+        self.plain: set[bytes] = set()
         self.first: dict[tuple[str, bytes], int] = {}
 
     def find(self, lower: bool) -> dict[tuple[str, bytes], int]:
-        source, first = self.source, self.first
+        source, first, plain = self.source, self.first, self.plain
         for found in TOKEN.finditer(source):
-            if found.lastgroup == "rest":
-                self.add_name(found[0], found.start())
-            elif found.lastgroup == "called":
+            kind = found.lastgroup
+            if kind == "rest":
+                text = found[0]
+                if text not in plain or self.may_be_attribute(found.start()):
+                    self.add_name(text, found.start())
+            elif kind == "called":
                 first.setdefault(("member", found["called"]), found.start("called"))
             elif b"$" in found[0][:2]:
                 self.add_holes(found[0], found.start())
@@ -87,10 +92,18 @@ class _Finder:
             if not dot and self.declares(at, at + len(text)):
                 self.declared.add(head)
             self.first["type", head] = at
-        if ATTRIBUTE_BEFORE.search(self.source, max(0, at - 9), at) and ATTRIBUTE_AFTER.match(
-            self.source, at + len(text)
-        ):
+            self.plain.add(head)
+        if self.may_be_attribute(at) and ATTRIBUTE_AFTER.match(self.source, at + len(text)):
             self.first.setdefault(("attribute", b"".join(text.split())), at)
+
+    def may_be_attribute(self, at: int) -> bool:
+        """Whether what stands before a name can stand before an attribute; most often one letter tells."""
+        before = self.source[at - 1 : at]
+        if before == b" ":
+            before = self.source[at - 2 : at - 1]
+        if before in BEFORE_ATTRIBUTES:
+            return True
+        return before.isspace() and ATTRIBUTE_BEFORE.search(self.source, max(0, at - 9), at) is not None
 
     def is_member(self, name: bytes, at: int) -> bool:
         """Whether a name is that of a method that is declared or called, or that of a value."""
