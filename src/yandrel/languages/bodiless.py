@@ -41,8 +41,11 @@ class Outlines:
 
     def parse(self, source: bytes) -> tree_sitter.Tree:
         """Parse UTF-8 source without what its functions hold; whole, where that leaves errors."""
-        tree = self.parse_as_outline(source)
-        return self.grammar.parse(source) if tree is None or tree.root_node.has_error else tree
+        spelled = self.grammar.spelled(source)
+        tree = self.parse_as_outline(spelled)
+        if tree is None or tree.root_node.has_error:
+            return self.grammar.parse(source, spelled)
+        return tree
 
     def parse_as_outline(self, source: bytes) -> tree_sitter.Tree | None:
         """Parse source without what its functions hold, errors or not; None where nothing is left out."""

@@ -40,17 +40,25 @@ class Grammar:
         """The query, compiled; that costs milliseconds."""
         return tree_sitter.Query(self.language, self.mentions)
 
-    def parse(self, source: bytes) -> tree_sitter.Tree:
-        """Parse UTF-8 source; broken places come back as error nodes, never as an exception."""
+    def parse(self, source: bytes, spelled: bytes | None = None) -> tree_sitter.Tree:
+        """Parse UTF-8 source; broken places come back as error nodes, never as an exception.
+
+        `spelled` is what `spelled` returns for the source, where that was asked already.
+        """
         if self.spell_out is None:
             return self.parser.parse(source)
-        known_to_fail = self.unknown is not None and self.unknown.search(source) is not None
-        tree = self.parser.parse(self.spell_out(source) if known_to_fail else source)
+        spelled = self.spelled(source) if spelled is None else spelled
+        tree = self.parser.parse(spelled)
         if not tree.root_node.has_error:
             return tree
-        again = source if known_to_fail else self.spell_out(source)
-        other = self.parser.parse(again) if known_to_fail or again != source else tree
+        again = source if spelled is not source else self.spell_out(source)
+        other = self.parser.parse(again) if again != spelled else tree
         return tree if other.root_node.has_error else other
+
+    def spelled(self, source: bytes) -> bytes:
+        """Return source that is known to hold what the grammar does not know with that spelled out."""
+        known_to_fail = self.unknown is not None and self.unknown.search(source) is not None
+        return self.spell_out(source) if known_to_fail and self.spell_out is not None else source
 
     def find_mentions(self, root: Node) -> dict[str, list[Node]]:
         """Return the nodes of names, by what the query calls them."""
