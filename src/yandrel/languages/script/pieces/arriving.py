@@ -7,6 +7,7 @@ from tree_sitter import Node
 from yandrel.languages.edits import merge_edits
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.facts import WHOLE
+from yandrel.languages.script.grammar import parse
 from yandrel.languages.script.pieces.change import STATEMENT, Change, Module, Piece, says_type
 from yandrel.languages.script.pieces.users import Users
 from yandrel.languages.script.statements import ASSIGNED, NewImport
@@ -15,10 +16,7 @@ from yandrel.model.facts import Definition, Import, ImportedName, When
 from yandrel.model.graph import State, Symbol
 
 ASSIGNED_IMPORT = re.compile(rb"=\s*require\s*\(")
-EXPORTED = re.compile(
-    rb"\A((?:/\*\*.*?\*/\s*|(?://[^\n]*\n\s*)+)?)((?:@[\w.]+(?:\([^)]*\))?\s*)*)export\s+(default\s+)?",
-    re.DOTALL,
-)
+EXPORTED = re.compile(r"export\s+(default\s+)?")
 
 
 class Arriving:
@@ -85,23 +83,14 @@ class Arriving:
         """Return a piece's text with the word `export` as it must be where it arrives."""
         if module.style.commonjs:
             return text
-        found = EXPORTED.match(text.encode())
+        at = _after_decorators(text, piece.target.unit)
+        found = EXPORTED.match(text, at)
         default = self.users.stays_default(piece)
         word = "export default " if default else "export "
         if found is not None:
-            if found.group(3) and not default:
-                return (
-                    text[: len(found.group(1).decode()) + len(found.group(2).decode())]
-                    + "export "
-                    + text.encode()[found.end() :].decode()
-                )
-            return text
+            return text[:at] + "export " + text[found.end() :] if found[1] and not default else text
         if not piece.exported and not self.is_needed_outside(origin, piece):
             return text
-        lead = re.match(
-            r"(?:/\*\*.*?\*/\s*|(?://[^\n]*\n\s*)+)?(?:@[\w.]+(?:\([^)]*\))?\s*)*", text, re.DOTALL
-        )
-        at = lead.end() if lead else 0
         if default and piece.definition.kind == "constant":
             return (
                 text + f"{module.style.newline * 2}export default {piece.target.name}{module.style.semicolon}"
@@ -265,6 +254,20 @@ class Arriving:
         edit = Edit(statement.start_byte, statement.start_byte, b"export ")
         if edit not in origin.edits:
             origin.edits.append(edit)
+
+
+def _after_decorators(text: str, path: str) -> int:
+    """Return where a declaration begins after the comments and decorators that lead it."""
+    source = text.encode()
+    declared = next((n for n in parse(source, path).root_node.named_children if n.type != "comment"), None)
+    if declared is None:
+        return 0
+    start = declared.start_byte
+    for child in declared.children:
+        if child.type not in ("decorator", "comment"):
+            start = child.start_byte
+            break
+    return len(source[:start].decode("utf-8", "replace"))
 
 
 def item_is_equals(origin: Module, item: Import) -> bool:
