@@ -5,6 +5,7 @@ from collections.abc import Mapping
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
+from yandrel.languages.registry import language_of
 from yandrel.model.changes import Note
 from yandrel.moves.plan import ChangePlan
 from yandrel.moves.texts import renamed_names
@@ -30,14 +31,14 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
     wanted = re.compile(b"|".join(sorted(outer)))
     longest_first = sorted(names, key=len, reverse=True)
     any_name = b"|".join(_spelled(SEPARATOR.split(name), name) for name in longest_first)
-    pattern = re.compile(rb"(?<![\w.\\/$])(?:" + any_name + rb")(?![\w$])")
+    pattern = re.compile(rb"(?<![\w.\\/$])\\?(" + any_name + rb")(?![\w$])")
     known = {(note.unit, note.text) for note in plan.notes}
     for path, data in _texts_after(index, plan).items():
         if not wanted.search(data):
             continue
         lines: dict[tuple[str, str], list[int]] = {}
         for found in pattern.finditer(data):
-            text = found.group().decode("utf-8", "replace")
+            text = found[1].decode("utf-8", "replace")
             new = names.get(text) or names.get(text.replace("\\\\", "\\"), "")
             if new and (path, text) not in known:
                 lines.setdefault((text, new), []).append(data.count(b"\n", 0, found.start()) + 1)
@@ -64,8 +65,11 @@ def _spelled(parts: list[str], name: str) -> bytes:
 
 
 def _texts_after(index: CodeIndex, plan: ChangePlan) -> dict[str, bytes]:
-    """Return the text of each unit as it will be, by its new path."""
+    """Return the text of each unit as it will be, by its new path, and of code that is ignored as such."""
     changed = plan.new_sources()
     gone = {change.old for change in plan.files if change.old != change.new}
     texts = {path: index.read_raw(path) for path in index.facts if path not in gone and path not in changed}
+    left_out = (path for path in index.tree.ignored if language_of(path) is not None)
+    plain = (path for path in sorted(left_out) if not (index.root / path).is_symlink())
+    texts |= {path: index.read_raw(path) for path in plain if (index.root / path).is_file()}
     return {**texts, **changed}

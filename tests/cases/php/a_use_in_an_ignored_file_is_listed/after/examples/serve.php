@@ -1,0 +1,4 @@
+<?php
+
+$bee = new \Waxmoor\Bees\Bee();
+$other = "Waxmoor\\Bees\\Bee";

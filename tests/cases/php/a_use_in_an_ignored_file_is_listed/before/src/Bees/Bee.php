@@ -1,0 +1,7 @@
+<?php
+
+namespace Waxmoor\Bees;
+
+class Bee
+{
+}
