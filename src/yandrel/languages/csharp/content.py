@@ -11,6 +11,7 @@ from yandrel.languages.csharp.grammar import (
     NAMESPACES,
     TYPE_KINDS,
     chain_of,
+    condition_at,
     is_rooted,
     modifiers_of,
     parse,
@@ -165,7 +166,7 @@ class ContentReader:
         number = len(self.content.statements)
         if namespace:
             self.inner.add(number)
-        asked = node.parent is not None and node.parent.type.startswith("preproc")
+        asked = b"#if" in self.source and bool(condition_at(self.source, node.start_byte))
         self.content.statements.append(
             Statement(node.start_byte, node.end_byte, max(block, 0), space, conditional=asked)
         )

@@ -192,7 +192,7 @@ class CSharpDialect(Dialect):
 
     def settle_clause(self, clause: Clause, path: str, content: Content, renaming: Renaming) -> str | None:
         """A namespace that holds nothing any more cannot be opened."""
-        if clause.space == STATIC or not self.view.table.has_namespace(clause.path):
+        if clause.space == STATIC or not self.view.is_all_here(clause.path):
             return path
         if path != clause.path:
             others = {c.path for c in content.clauses if not c.bound and c.path != clause.path}
@@ -303,7 +303,9 @@ class CSharpDialect(Dialect):
                 out.append(AddedImport(path, "type", clause.bound))
             elif clause.space == STATIC:
                 out.append(AddedImport(path, STATIC, "*"))
-            elif not clause.bound and not self.view.table.has_namespace(clause.path):
+            elif not clause.bound and not (
+                clause.path in self.view.table.declared and self.view.is_all_here(clause.path)
+            ):
                 out.append(AddedImport(path, "type", "*"))
         return out
 

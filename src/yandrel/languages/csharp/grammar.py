@@ -30,7 +30,16 @@ CONDITIONS = (b"#if", b"#el", b"#endif")
 MOST_BRANCHES = 6
 
 
-GRAMMAR = Grammar(tree_sitter_c_sharp.language)
+MARK = b"\xef\xbb\xbf"
+"""What tells the encoding where a file begins, and is a blank anywhere else."""
+
+
+def blank_marks(source: bytes) -> bytes:
+    """Return source of the same length, with what is a blank to C# alone as blanks that the grammar knows."""
+    return source[:1] + source[1:].replace(MARK, b"   ")
+
+
+GRAMMAR = Grammar(tree_sitter_c_sharp.language, spell_out=blank_marks, unknown=re.compile(rb"(?<!\A)" + MARK))
 parse = GRAMMAR.parse
 OUTLINES = Outlines(
     GRAMMAR,

@@ -37,7 +37,9 @@ class Listings:
             for path, data in manifests.items()
             if path.endswith(".csproj") and lists_files(data) and path in project.listed
         }
-        self.homes = {_folder(relocation.unit(path)): path for path in project.listed}
+        self.homes: dict[str, list[str]] = {}
+        for path in project.listed:
+            self.homes.setdefault(_folder(relocation.unit(path)), []).append(path)
         self.items = {
             path: {resolve_path(_folder(path), found[2]): found for found in ITEM.finditer(data)}
             for path, data in self.manifests.items()
@@ -60,12 +62,12 @@ class Listings:
             edits.setdefault(path, []).extend(Edit(at, at, b"".join(t)) for at, t in places.items())
         return edits, self.removed
 
-    def home_of(self, unit: str) -> str:
-        """Return the project file that a new path belongs to, by its old path; nothing where none does."""
+    def homes_of(self, unit: str) -> list[str]:
+        """Return the project files that a new path belongs to, by their old paths; there may be several."""
         folder = _folder(unit)
         while folder not in self.homes:
             if not folder:
-                return ""
+                return []
             folder = _folder(folder[:-1])
         return self.homes[folder]
 
@@ -77,13 +79,14 @@ class Listings:
         if not unit.startswith(_folder(path)):
             return
         new = self.relocation.unit(unit)
-        home = self.home_of(new)
-        if new == unit or home in ("", path):
+        homes = self.homes_of(new)
+        if new == unit or not homes or path in homes:
             return
         start, end = self.lines_of(path, item)
         self.removed.setdefault(path, []).append((start, end))
-        if home in self.manifests:
-            self.insert(home, self.end_of_list(home), path, item, new)
+        for home in homes:
+            if home in self.manifests:
+                self.insert(home, self.end_of_list(home), path, item, new)
 
     def link_targets(self) -> None:
         """Link where definitions go in each project that links the file which they come from."""
@@ -109,13 +112,12 @@ class Listings:
                     yield symbol.unit, target.unit
 
     def list_new(self, origin: str, unit: str) -> None:
-        home = self.home_of(unit)
-        items = self.items.get(home)
-        if not items:
-            return
-        item = items.get(origin)
-        at = self.end_of_list(home) if item is None else self.lines_of(home, item)[1]
-        self.insert(home, at, home, item or self.last_item(home), unit)
+        """List a new file where the file that it comes out of is listed; else in all lists of its folder."""
+        lists = [home for home in self.homes_of(unit) if self.items.get(home)]
+        for home in [home for home in lists if origin in self.items[home]] or lists:
+            item = self.items[home].get(origin)
+            at = self.end_of_list(home) if item is None else self.lines_of(home, item)[1]
+            self.insert(home, at, home, item or self.last_item(home), unit)
 
     def insert(
         self, home: str, at: int, origin: str, like: re.Match[bytes], unit: str, linked: str = ""

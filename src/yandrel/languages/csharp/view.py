@@ -8,6 +8,7 @@ from yandrel.languages.named.view import NamedView
 from yandrel.model.facts import Facts, Import, ImportedName, Mention
 from yandrel.model.graph import Resolved, State, Symbol
 
+SYSTEM = "System."
 STANDARD = ("System.", "Microsoft.", "Mono.")
 
 
@@ -136,6 +137,10 @@ class CSharpView(NamedView):
         if self.table.has_namespace(path):
             return None
         return State.OUTSIDE, Symbol("", ".".join(path.split(".")[:2]))
+
+    def is_all_here(self, namespace: str) -> bool:
+        """Whether a namespace is the application's alone; it may add types to one of the language's own."""
+        return self.table.has_namespace(namespace) and not (namespace + ".").startswith(SYSTEM)
 
     def is_standard(self, package: str) -> bool:
         return (package + ".").startswith(STANDARD)

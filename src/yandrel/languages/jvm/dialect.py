@@ -157,7 +157,7 @@ class JvmDialect(Dialect):
         """A package that holds no type any more cannot be opened."""
         if clause.space == "static" or path != clause.path:
             return path
-        if not self.view.table.has_namespace(clause.path):
+        if not self.view.is_all_here(clause.path):
             return path
         inside = clause.path + "."
         types = [n for (_, _), n in renaming.table.spelled.items() if parent_of(n) == clause.path]
@@ -179,7 +179,7 @@ class JvmDialect(Dialect):
             path = _placed(clause.path, renaming)
             if clause.space == "static" and (not clause.bound or clause.bound.encode() in text):
                 out.append(AddedImport(path, "static", "" if clause.bound else "*"))
-            elif not clause.bound and not self.view.table.has_namespace(clause.path):
+            elif not clause.bound and not self.view.is_all_here(clause.path):
                 out.append(AddedImport(path, "type", "*"))
         return out
 

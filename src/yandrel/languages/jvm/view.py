@@ -115,7 +115,7 @@ class JvmView(NamedView):
         found = self.find_type(path)
         if found is not None:
             return State.FOUND, found
-        if self._is_own(parent_of(path)) and item.space == "type" and name.name != "*":
+        if self.is_all_here(parent_of(path)) and item.space == "type" and name.name != "*":
             made = self.has_generated or self._may_be_made(path)
             return (State.UNCERTAIN if made else State.MISSING), Symbol("")
         return State.OUTSIDE, Symbol("", outside_of(path))
@@ -129,7 +129,7 @@ class JvmView(NamedView):
         stem = (made["after"] or made["before"] or made["mapper"]) if made is not None else ""
         return bool(stem) and self.table.find(join_name(package, stem), "type") is not None
 
-    def _is_own(self, package: str) -> bool:
+    def is_all_here(self, package: str) -> bool:
         """Whether a package is the application's; it may add some types to one of a library's."""
         return package in self.table.declared and not (package + ".").startswith(OTHERS)
 

@@ -1,0 +1,11 @@
+// Waxmoor
+
+﻿using System;
+using System.Text;
+
+namespace Hives.Bees
+{
+    public class Bee
+    {
+    }
+}

@@ -1,0 +1,6 @@
+namespace Hives.Wax
+{
+    public class Cell
+    {
+    }
+}
