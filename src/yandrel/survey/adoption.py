@@ -18,6 +18,7 @@ from yandrel.survey.found_homes import (
     folder_of,
     with_fillable,
 )
+from yandrel.survey.own_roles import with_own_roles
 from yandrel.survey.picture import Picture, RoleReader, take_picture
 
 ORDER = [
@@ -66,6 +67,7 @@ VERSION = re.compile(r"[-_~]*v?\d+(\.\d+)+.*$")
 
 def write_adoption(picture: Picture) -> str:
     """Return the text of a yandrel.toml for an application without one."""
+    picture = with_own_roles(picture)
     homes = sorted(find_homes(picture), key=lambda home: _order(home.role))
     head = _head(picture)
     layout = _settle_ties(picture, homes, head)
