@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from yandrel.model.facts import When
 from yandrel.model.graph import Edge
 from yandrel.model.results import Finding
-from yandrel.model.words import with_article
+from yandrel.model.words import with_article, words_of
 from yandrel.rules.protocol import Context, spell_edge
 
 COMPOSERS = ("entry", "test", "migration")
@@ -71,6 +71,8 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
     if between:
         return f"go through {with_article(between[0])}"
     if _reverse(context, source, target) and edge.name:
+        if _is_aside(context, edge, target):
+            return f"`yandrel move {spell_edge(edge)} {unit}`, where {with_article(target)} may import it"
         return f"move what it needs of {edge.name} to {unit}, or let {with_article(target)} hand it over"
     for role in context.layout.roles:
         if role not in arrows.guarded or role in (source, target, *COMPOSERS):
@@ -80,6 +82,13 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
     home = context.pattern_of(source)
     place = f" ({home.fixed_start})" if home is not None and home.fixed_start else ""
     return f"move what both need to where {with_article(source)} may look{place}"
+
+
+def _is_aside(context: Context, edge: Edge, role: str) -> bool:
+    """Whether a definition is neither what its file is called by, nor what gives the file its role."""
+    stem = edge.unit.rpartition("/")[2].partition(".")[0]
+    told = dict(context.picture.readings[edge.unit].definition_roles).get(edge.name)
+    return told != role and words_of(stem) != words_of(edge.name)
 
 
 def _reverse(context: Context, source: str, target: str) -> bool:
