@@ -9,8 +9,9 @@ from posixpath import commonpath
 
 from yandrel.layout.config import SHARED
 from yandrel.layout.patterns import compile_pattern
-from yandrel.model.words import camel, kebab, pascal, singular, snake, words_of
+from yandrel.model.words import singular, words_of
 from yandrel.survey.domains import ROLE_WORDS, TEST_FOLDERS, told_by_folders
+from yandrel.survey.name_patterns import headed_pattern, placeholder_of, stem_pattern, style_of
 from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture
 
 MOST = 0.8
@@ -155,14 +156,14 @@ class Places:
         own = here[role] >= FEWEST_IN_A_TREE and here[role] >= RIGHT_OFTEN_ENOUGH * here.total()
         said = bool(segments) and (segments[-1].lower() in ROLE_WORDS or singular(segments[-1]) == role)
         open_name = own or said or bool(telling.intersection(segments[-1:]))
-        pattern, told = _stem_pattern(stem, role, segments[-1] if segments else "", open_name)
+        pattern, told = stem_pattern(stem, role, segments[-1] if segments else "", open_name)
         at = self.domain_position(unit)
         if at >= 0 and "/".join(segments[:at]) in self.branching:
             domain = placeholder_of("domain", self._style_beside(segments[:at], segments[at]))
             opened = [*segments[:at], domain, *segments[at + 1 :]]
             yield Guess("/".join([*opened, pattern]) + dot + ending, told)
         yield Guess("/".join([*segments, pattern]) + dot + ending, told or said)
-        headed, told_first = _headed_pattern(stem, role)
+        headed, told_first = headed_pattern(stem, role)
         for name_pattern, says in ((pattern, told), (headed, told_first)):
             for position in range(len(segments)) if says else ():
                 opened = [*segments[:position], AREA, *segments[position + 1 :]]
@@ -406,60 +407,6 @@ def _test_stem(stem: str) -> str:
         if stem.endswith(tail) and len(stem) > len(tail):
             return "{unit}" + tail
     return stem
-
-
-# -- names ---------------------------------------------------------------------------------
-
-
-def _stem_pattern(stem: str, role: str, folder: str, open_name: bool) -> tuple[str, bool]:
-    """Return the pattern of a file's name, and whether the name itself says the role, or its folder's."""
-    own, dot, ending = stem.partition(".")
-    if dot:
-        told = all(word in ROLE_WORDS or singular(word) == role for word in ending.split("."))
-        styled = style_of(own)
-        return (f"{placeholder_of('name', styled)}.{ending}", True) if told and styled else (stem, False)
-    words = list(words_of(stem))
-    style = style_of(stem)
-    if stem.startswith("__") or not words or not style:
-        return stem, False
-    tail = words[-1]
-    if len(words) > 1 and (tail in ROLE_WORDS or singular(tail) in (role, singular(folder))):
-        joined = {"snake": "_" + tail, "kebab": "-" + tail}.get(style, tail.capitalize())
-        return placeholder_of("name", style) + joined, True
-    if all(word in ROLE_WORDS or singular(word) == role for word in words):
-        return stem, True
-    if not folder and len(words) == 1:
-        return stem, False
-    return (placeholder_of("name", style), False) if open_name else (stem, False)
-
-
-def _headed_pattern(stem: str, role: str) -> tuple[str, bool]:
-    """Return the pattern of a name by the word that it begins with, and whether that says the role."""
-    words, style = words_of(stem), style_of(stem)
-    if len(words) < 2 or style not in ("snake", "kebab"):
-        return "", False
-    head = words[0]
-    joint = "_" if style == "snake" else "-"
-    return head + joint + placeholder_of("name", style), head in ROLE_WORDS or singular(head) == role
-
-
-def style_of(stem: str) -> str:
-    """Return the case form that a name is written in, or nothing where it is in none."""
-    if not stem.isascii() or not words_of(stem):
-        return ""
-    for style, form in (("snake", snake), ("kebab", kebab), ("pascal", pascal), ("camel", camel)):
-        if form(stem) == stem:
-            return style
-    if stem[0].isupper() and stem.isalnum():
-        return "pascal"
-    return "camel" if stem[0].islower() and stem.isalnum() else ""
-
-
-def placeholder_of(name: str, style: str) -> str:
-    """Return the placeholder that stands for a name in a case form."""
-    if style == "pascal":
-        return "{" + name.capitalize() + "}"
-    return "{" + name + "}" if style == "snake" else "{" + name + ":" + style + "}"
 
 
 # -- what is new ---------------------------------------------------------------------------
