@@ -90,6 +90,9 @@ def test_what_is_only_named_as_a_type_is_not_loaded() -> None:
         "function f() {\n  return new B();\n}": True,
         "export class C extends B {}": True,
         "export { B };": True,
+        "export const all = () => [...B];": True,
+        "function f() {\n  return B.all;\n}": True,
+        "let BB: number; let a$B: number;": False,
         "@Wired()\nclass C { constructor(private b: B) {} }": True,
     }
     for text, kept in uses.items():

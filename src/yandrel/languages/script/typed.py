@@ -1,6 +1,5 @@
 """Imported names that are only named as types: the compiler leaves their import out of what is loaded."""
 
-import re
 from collections.abc import Iterable
 
 from tree_sitter import Node
@@ -8,6 +7,8 @@ from tree_sitter import Node
 from yandrel.languages.script.grammar import TYPESCRIPT
 from yandrel.model.facts import Import, When
 
+OWN = (".", "@/", "~", "#", "$", "src/", "app/")
+"""What paths of the application's own modules begin with; others are not asked for."""
 NO_VALUES = frozenset({"type_identifier", "comment", "string_fragment", "string"})
 AROUND_TYPES = frozenset({"type_query", "nested_type_identifier", "nested_identifier"})
 """What a name stands in that is part of a type, though it is written like a value."""
@@ -23,17 +24,29 @@ def find_typed(
     if not path.endswith((*TYPESCRIPT, ".tsx")):
         return ()
     items = [item for item in imports if item.space == "import" and item.when != When.TYPES]
-    left = {name.bound for item in items for name in item.names if name.bound.isidentifier()} - read
-    if not left:
-        return ()
+    own = [item for item in items if item.module.startswith(OWN)]
+    names = {name.bound for item in own for name in item.names if name.bound.isidentifier()} - read
     spans = [(item.start, item.end) for item in items]
-    named = re.compile(rb"(?<![\w$.])(?:%b)(?![\w$])" % b"|".join(sorted(name.encode() for name in left)))
-    for found in named.finditer(source):
-        name = found[0].decode()
-        if name in left and not any(start <= found.start() < end for start, end in spans):
-            if _is_value(root.named_descendant_for_byte_range(*found.span())):
-                left.discard(name)
-    return tuple(sorted(left))
+    return tuple(sorted(name for name in names if not _is_read(name.encode(), source, root, spans)))
+
+
+def _is_read(name: bytes, source: bytes, root: Node, spans: list[tuple[int, int]]) -> bool:
+    """Whether a name stands for a value anywhere but in the import of it."""
+    at = source.find(name)
+    while at >= 0:
+        end = at + len(name)
+        member = source[at - 1 : at] == b"." and source[max(0, at - 3) : at] != b"..."
+        if not member and not _is_part(source[at - 1 : at]) and not _is_part(source[end : end + 1]):
+            inside = any(start <= at < stop for start, stop in spans)
+            if not inside and _is_value(root.named_descendant_for_byte_range(at, end)):
+                return True
+        at = source.find(name, end)
+    return False
+
+
+def _is_part(letter: bytes) -> bool:
+    """Whether a letter beside a name makes it part of another."""
+    return letter.isalnum() or letter in (b"_", b"$") or letter > b"\x7f"
 
 
 def _is_value(node: Node | None) -> bool:
