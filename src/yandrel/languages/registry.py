@@ -22,13 +22,18 @@ LANGUAGES = {
 """Where each is, its files' endings, and the version of its facts: another when they change."""
 VERSIONS = {name: f"{name}{version}" for name, (_, _, version) in LANGUAGES.items()}
 BY_SUFFIX = {suffix: name for name, (_, suffixes, _) in LANGUAGES.items() for suffix in suffixes}
+BUNDLERS = ("vite", "vitest", "webpack", "vue", "svelte", "babel")
+BUNDLER_CONFIGS = (
+    *(f"{name}.config{end}" for name in BUNDLERS for end in (".js", ".ts", ".mjs", ".cjs")),
+    ".babelrc",
+)
+"""Configuration that is code, of which only the aliases are read."""
 MANIFESTS = (
     "pyproject.toml", "setup.cfg", "composer.json", "package.json", "tsconfig.json", "jsconfig.json",
     "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json", "tsconfig.lib.json",
     "pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts",
     "go.mod", "go.work", "Package.swift",
-    *(f"{name}.config{end}" for name in ("vite", "vitest", "webpack", "vue", "svelte", "babel")
-      for end in (".js", ".ts", ".mjs", ".cjs")), ".babelrc",
+    *BUNDLER_CONFIGS,
     "tsconfig.node.json", "tsconfig.server.json", "tsconfig.common.json", "tsconfig.spec.json",
 )  # fmt: skip
 

@@ -150,8 +150,6 @@ class RoleReader:
     ) -> str:
         known = self.layout.roles
         evident = self.evident_role(found)
-        if not known and evident and not _speaks_against(spots, evident):
-            return evident
         if known:
             if evident in known and place != "test":
                 return evident
@@ -159,6 +157,8 @@ class RoleReader:
                 return place
             if empty:
                 return ""
+        elif evident and not _speaks_against(spots, evident):
+            return evident
         if empty:
             return ""
         scores: dict[str, int] = {}

@@ -166,7 +166,7 @@ class ContentReader:
         number = len(self.content.statements)
         if namespace:
             self.inner.add(number)
-        asked = b"#if" in self.source and bool(condition_at(self.source, node.start_byte))
+        asked = bool(condition_at(self.source, node.start_byte))
         self.content.statements.append(
             Statement(node.start_byte, node.end_byte, max(block, 0), space, conditional=asked)
         )

@@ -22,7 +22,7 @@ from yandrel.languages.csharp.mentions import find_mentions
 from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.recovery import recover_definitions
 from yandrel.languages.trees import dotted_text, text_of
-from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
+from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
 
 ALIAS = "alias"
 STATIC = "static"
@@ -58,7 +58,7 @@ class _Reader:
     def read(self) -> Facts:
         self.read_members(self.root, "")
         others = self.read_other_branches()
-        problems = () if self.is_whole(others) else find_problems(parse(self.source).root_node)
+        problems = () if self.is_whole(others) else self.find_problems()
         if problems:
             namespace = self.namespaces[0] if self.namespaces else ""
             self.definitions += recover_definitions(self.source, DECLARED, self.definitions, namespace)
@@ -72,6 +72,10 @@ class _Reader:
             mentions=tuple(self.mentions()),
             secrets=find_secrets(self.source),
         )
+
+    def find_problems(self) -> tuple[Problem, ...]:
+        """Return where the file as a whole cannot be read."""
+        return find_problems(parse(self.source).root_node if self.outline else self.whole)
 
     def is_whole(self, others: "list[_Reader]") -> bool:
         """Whether all that stands in the file was read, in one branch of its conditions or another."""

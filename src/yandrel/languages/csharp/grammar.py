@@ -202,6 +202,8 @@ def is_rooted(node: Node) -> bool:
 
 def condition_at(source: bytes, place: int) -> str:
     """Return what the preprocessor asks before it reads a place."""
+    if b"#" not in source:
+        return ""
     asked: list[list[str]] = []
     for found in DIRECTIVE.finditer(source, 0, place):
         word, text = found[1].decode(), found[2].decode("utf-8", "replace").partition("//")[0].strip()

@@ -2,9 +2,6 @@
 
 from yandrel.model.evidence import TAKES, Hint
 
-ANSWERED_WITH = ("http.ResponseWriter", "gin.Context", "echo.Context", "fiber.Ctx")
-"""What a function takes to answer a request with."""
-
 
 def _hints(role: str, kind: str, weight: int, patterns: str) -> tuple[Hint, ...]:
     return tuple(Hint(role, kind, pattern, weight) for pattern in patterns.split())
@@ -24,7 +21,7 @@ HINTS: tuple[Hint, ...] = (
     *_hints("controller", "folder", 5, "handlers handler controllers controller"),
     *_hints("controller", "parent", 4, "web api rest"),
     *_hints("controller", "type", 5, "?*Handler ?*Controller"),
-    *(Hint("controller", "mark", TAKES + name, 5) for name in ANSWERED_WITH),
+    Hint("controller", "mark", TAKES + "*", 5),
     *_hints("service", "file", 6, "service.go services.go *_service.go usecase.go *_usecase.go"),
     *_hints("service", "folder", 5, "services service usecase usecases application"),
     *_hints("service", "type", 5, "?*Service ?*UseCase"),

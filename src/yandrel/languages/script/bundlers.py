@@ -5,11 +5,10 @@ import posixpath
 import re
 from collections.abc import Iterator
 
+from yandrel.languages.registry import BUNDLER_CONFIGS
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap
 
-NAMES = ("vite.config", "vitest.config", "webpack.config", "vue.config", "svelte.config", "babel.config")
-CONFIGS = (*(name + ending for name in NAMES for ending in (".js", ".ts", ".mjs", ".cjs")), ".babelrc")
 ALIASES = re.compile(r"\balias['\"]?\s*:\s*(?:\w+\()?\s*(?P<open>[{\[])")
 PLACE = (
     r"(?:(?:path\.)?(?:resolve|join)\(\s*(?:__dirname|import\.meta\.dirname|process\.cwd\(\))\s*,\s*"
@@ -31,7 +30,7 @@ BY_HABIT = (
 
 
 def is_bundler_config(path: str) -> bool:
-    return path.rpartition("/")[2] in CONFIGS
+    return path.rpartition("/")[2] in BUNDLER_CONFIGS
 
 
 def bundler_maps(path: str, data: bytes) -> Iterator[PathMap]:

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Mapping
 from typing import Any
 
 from yandrel.languages.json_spans import JsonString, escape, find_strings, remove_string
-from yandrel.languages.script.bundlers import CONFIGS as BUNDLER_CONFIGS
+from yandrel.languages.registry import BUNDLER_CONFIGS
 from yandrel.languages.script.bundlers import bundler_maps, is_bundler_config, moved_aliases
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units

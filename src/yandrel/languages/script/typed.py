@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from tree_sitter import Node
 
-from yandrel.languages.script.grammar import TYPESCRIPT
+from yandrel.languages.script.grammar import language_name
 from yandrel.model.facts import Import, When
 
 OWN = (".", "@/", "~", "#", "$", "src/", "app/")
@@ -21,7 +21,7 @@ def find_typed(
 
     `read` are names that are known to be read; what stands in a body that was passed over counts as read.
     """
-    if not path.endswith((*TYPESCRIPT, ".tsx")):
+    if language_name(path) != "typescript":
         return ()
     items = [item for item in imports if item.space == "import" and item.when != When.TYPES]
     own = [item for item in items if item.module.startswith(OWN)]

@@ -7,6 +7,7 @@ from yandrel.languages.circles import find_strong_groups
 from yandrel.languages.graph import KeptGraph
 from yandrel.languages.script.facts import BOUND, WHOLE
 from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
+from yandrel.languages.script.grammar import language_name
 from yandrel.model.facts import Facts, Import, ImportedName, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
@@ -257,16 +258,18 @@ class ScriptView(KeptGraph):
         """Whether an import is there when a unit is loaded; the compiler leaves out those of types alone."""
         if item.when == When.TYPES or item.nested or item.space not in ("import", "require", "reexport"):
             return False
-        if item.space != "import" or not item.names or not unit.endswith((".ts", ".tsx", ".mts", ".cts")):
+        if item.space != "import" or not item.names or language_name(unit) != "typescript":
             return True
         typed = self.units.facts[unit].typed
         names = (name for name in item.names if name.bound not in typed)
-        return any(not self._is_type(self.imported(unit, item, name).final) for name in names)
+        kinds = (self.kinds_of(self.imported(unit, item, name).final) for name in names)
+        return any(not found or not found <= ONLY_TYPES for found in kinds)
 
-    def _is_type(self, symbol: Symbol) -> bool:
-        facts = self.units.facts.get(symbol.unit)
-        kinds = {d.kind for d in facts.definitions if d.name == symbol.name} if facts is not None else set()
-        return bool(kinds) and kinds <= {"interface", "type"}
+    def kinds_of(self, symbol: Symbol) -> set[str]:
+        """Return what a name is in its unit; a function that a constant stands for is one of those."""
+        facts: Facts | None = self.units.facts.get(symbol.unit)
+        found = [d for d in facts.definitions if d.name == symbol.name] if facts is not None else []
+        return {"constant" if d.value == BOUND else d.kind for d in found}
 
     def find_loaded(self, spelled: str, unit: str) -> str:
         """Return the unit that is loaded for a module: not the declarations, but what they declare."""
@@ -327,6 +330,7 @@ class ScriptView(KeptGraph):
 
 
 ALL_OF_IT = "its exports"
+ONLY_TYPES = frozenset({"interface", "type"})
 
 
 class _Loading:
@@ -385,10 +389,8 @@ class _Loading:
 
     def _is_hoisted(self, symbol: Symbol) -> bool:
         """A function declaration is there before its module's statements run."""
-        facts: Facts | None = self.view.units.facts.get(symbol.unit)
-        found = [d for d in facts.definitions if d.name == symbol.name] if facts is not None else []
-        kinds = {"constant" if d.value == BOUND else d.kind for d in found}
-        return bool(kinds) and kinds <= {"function", "interface", "type"}
+        kinds = self.view.kinds_of(symbol)
+        return bool(kinds) and kinds <= {"function", *ONLY_TYPES}
 
 
 def package_of(spelled: str) -> str:
