@@ -22,6 +22,7 @@ from benchmarks.judge.judges import ENDINGS, JUDGES
 FAR = 0.2
 """How often a target is chosen from the whole application: across modules most moves are rightly refused."""
 SOURCE_FOLDERS = {"java", "kotlin", "src", "lib", "classes"}
+HOLD_TARGETS = {"Sources", "Tests"}
 SKIPPED = {".git", "node_modules", ".yandrel", "dist", "build"}
 
 
@@ -47,7 +48,10 @@ def find_units(root: Path, language: str) -> list[str]:
 def find_near(paths: list[str], unit: str) -> list[str]:
     """Return those of some paths that stand under the source root of a unit, as its folders' names tell."""
     segments = unit.split("/")[:-1]
-    at = max((i + 1 for i, segment in enumerate(segments) if segment in SOURCE_FOLDERS), default=1)
+    found = [
+        i + 1 + (s in HOLD_TARGETS) for i, s in enumerate(segments) if s in SOURCE_FOLDERS | HOLD_TARGETS
+    ]
+    at = max(found, default=1)
     start = "/".join(segments[:at])
     return [path for path in paths if path == start or path.startswith(start + "/")] or paths
 

@@ -10,6 +10,7 @@ from pathlib import Path
 from xml.etree import ElementTree
 
 from benchmarks.judge.resolvers import find_autoloaded, resolve_kotlin, resolve_php
+from benchmarks.judge.swift import resolve_swift
 
 ENDINGS = {
     "java": (".java",), "kotlin": (".kt",), "csharp": (".cs",), "php": (".php",), "go": (".go",),
@@ -175,6 +176,17 @@ def judge_go(root: Path, renamed: dict[str, str]) -> Findings:
     return Findings(errors)
 
 
+def judge_swift(root: Path, renamed: dict[str, str]) -> Findings:
+    texts = (
+        (path, (root / path).read_text(encoding="utf-8", errors="replace"))
+        for path in _files(root, ENDINGS["swift"])
+    )
+    found: Counter[str] = Counter()
+    for name, count in resolve_swift(root, texts).items():
+        found[renamed.get(name, name)] += count
+    return Findings(found=found)
+
+
 def judge_by_names(resolve: Callable[[Iterator[tuple[str, str]]], Counter[str]], language: str) -> "Judge":
     def judge(root: Path, renamed: dict[str, str]) -> Findings:
         texts = [
@@ -202,4 +214,5 @@ JUDGES: dict[str, Judge] = {
     "typescript": judge_script,
     "kotlin": judge_by_names(resolve_kotlin, "kotlin"),
     "php": judge_by_names(resolve_php, "php"),
+    "swift": judge_swift,
 }

@@ -16,7 +16,7 @@ LANGUAGES = {
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 9),
     "go": ("yandrel.languages.go.language", (".go",), 6),
-    "swift": ("yandrel.languages.swift.language", (".swift",), 3),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 4),
     "php": ("yandrel.languages.php.language", (".php",), 6),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""

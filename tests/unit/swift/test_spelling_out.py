@@ -16,6 +16,13 @@ UNKNOWN = [
     "func sort() -> [Kind] {\n  return [~Hive.self, ~Comb.self]\n}\n",
     "func area() -> Int {\n  return width(self, side)\n    * height(self, side)\n}\n",
     "struct Hive {\n  init(\n    failed: @escaping (_: Rain) -> Void\n  ) {\n  }\n}\n",
+    "func open() {\n  switch lid {\n  case .shut:\n    ()\n  case .Kind.ajar: lift()\n  }\n}\n",
+    "func weigh() {\n  do {\n    rest()\n  } catch Scale.stuck, Scale.off {\n  }\n  () = rest()\n}\n",
+    "protocol Comb {\n  associatedtype Cell: Hashable, Sendable\n  typealias Few<T> = [T] where T: Comb\n}\n",
+    "func look() async throws {\n  for hive in try hives {\n    if await hive.isOpen {\n    }\n  }\n}\n",
+    'class Scale {\n  #if !os(Linux)\n  #error("no scale")\n  #elseif swift(<6.1) || !_runtime(_ObjC)\n  #endif\n}\n',
+    "struct Cells {\n  var all: [Cell] {\n    _read { yield cells }\n    _modify { yield &cells }\n  }\n}\n",
+    "/* open */ final class Apiary: Place {\n  let first = hives.first!!, path = \\.[hive: 1]\n}\n",
 ]
 
 
@@ -38,7 +45,11 @@ def test_what_is_broken_stays_broken() -> None:
     assert read_facts(b"func weigh() {\n  return .success(())\n", "Hive.swift").problems
 
 
-@given(st.text("()[]~ *:=,\n@caseretun_A.") | st.sampled_from(UNKNOWN))
+PARTS = "()|#warning|#error|\n|case|.A|.b|:|_read|_modify| {|!!|<<<|\\| |@_spi|(|)|/* a */|typealias T<A> = A where|swift"
+"""What is spelled otherwise, and what stands around it."""
+
+
+@given(st.lists(st.sampled_from(PARTS.split("|"))).map("".join) | st.sampled_from(UNKNOWN))
 def test_length_and_lines_stay(text: str) -> None:
     found = spell_out(text.encode()).decode()
     assert len(found) == len(text)

@@ -56,7 +56,7 @@ def test_uses_leave_out_members_and_nested_types() -> None:
 
 
 def test_targets_with_their_folders_and_dependencies() -> None:
-    assert [(kind, name) for kind, name, _ in find_targets(PACKAGE)] == [
+    assert [(target.kind, target.name) for target in find_targets(PACKAGE)] == [
         (b"target", "Core"), (b"testTarget", "CoreTests"),
     ]  # fmt: skip
     project = find_project(Units({}), {"Package.swift": PACKAGE}, ())

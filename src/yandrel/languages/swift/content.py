@@ -5,7 +5,15 @@ import re
 from tree_sitter import Node
 
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
-from yandrel.languages.swift.grammar import COMMENTS, DECLARATIONS, imported_module, kind_of, name_of, parse
+from yandrel.languages.swift.grammar import (
+    COMMENTS,
+    DECLARATIONS,
+    imported_module,
+    kind_of,
+    name_of,
+    parse,
+    start_of,
+)
 from yandrel.languages.trees import Lead, text_of
 
 DOC_NAME = re.compile(rb"``([A-Za-z_]\w*)")
@@ -74,13 +82,13 @@ class ContentReader:
             stack += node.named_children
 
     def read_top(self) -> None:
-        lead = Lead(self.source)
+        lead = Lead(b" " * self.root.start_byte + (self.root.text or b""))
         at = 0
         for node in self.root.named_children:
             if node.type in COMMENTS:
                 lead.add(node)
                 continue
-            start = lead.start_of(node)
+            start = min(lead.start_of(node), start_of(node, self.source))
             if node.type == "import_declaration":
                 self.read_import(node)
             elif node.type in DECLARATIONS and kind_of(node) != "extension":

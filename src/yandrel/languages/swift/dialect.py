@@ -1,6 +1,6 @@
 """Swift's names: seen in the whole module, and in what imports it where they are public."""
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Iterator, Mapping
 
 from yandrel.languages.edits import newline_of
 from yandrel.languages.named.assemblies import keep_to_file, refuse_crossings, refuse_private
@@ -13,6 +13,8 @@ from yandrel.languages.swift.content import read_content
 from yandrel.languages.swift.project import DEPENDENCY_MAP
 from yandrel.languages.swift.view import SwiftView
 from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.graph import Symbol
+from yandrel.model.project import SourceRoot
 
 
 class SwiftDialect(Dialect):
@@ -98,27 +100,83 @@ class SwiftDialect(Dialect):
     def object_to(
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
+        module_of = self.module_finder(relocation)
         return [
             *refuse_private(self, relocation, contents),
-            *refuse_crossings(self, relocation, renaming, contents, self.view.module_of),
-            *self.undeclared(relocation, renaming, contents),
+            *refuse_crossings(self, relocation, renaming, contents, module_of),
+            *self.undeclared(relocation, renaming, contents, module_of),
+            *self.overlapping(relocation),
         ]
 
+    def module_finder(self, relocation: Relocation) -> Callable[[str], str]:
+        """Return what tells the module of a path, be it an old one or a new one."""
+        old = self.view.project.roots
+        moved = [SourceRoot(relocation.unit(root.path), root.namespace) for root in old if root.path]
+        roots = Roots([*moved, *old])
+        return lambda path: self.view.module_of(path, roots)
+
+    def overlapping(self, relocation: Relocation) -> list[Refusal]:
+        """No target's folder comes to stand in that of another, whose files it would be as well."""
+        roots = [(root, relocation.unit(root.path)) for root in self.view.project.roots if root.path]
+        out = []
+        for inner, path in roots:
+            for outer, around in roots:
+                apart = not inner.path.startswith(outer.path)
+                if apart and path.startswith(around):
+                    unit = next(u for u in self.view.units.facts if u.startswith(inner.path))
+                    why = f"the target {inner.namespace} would stand in that of {outer.namespace}"
+                    out.append(Refusal(unit, 0, why, "choose another place"))
+        return out
+
     def undeclared(
-        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+        self,
+        relocation: Relocation,
+        renaming: Renaming,
+        contents: Mapping[str, Content],
+        module_of: Callable[[str], str],
     ) -> list[Refusal]:
         """A module imports only what Package.swift says that it depends on."""
         depends = {m.pattern: set(m.targets) for m in self.view.project.maps if m.kind == DEPENDENCY_MAP}
         out = []
         for unit, content in contents.items():
-            here = self.view.module_of(relocation.unit(unit))
-            for use in content.uses:
-                if use.kind != "code":
-                    continue
-                meant = join_name(content.blocks[0].name, use.head)
-                there = parent_of(renaming.place(meant, "type")) if renaming.is_moved(meant, "type") else ""
-                if there and here in depends and there != here and there not in depends[here]:
+            targets = self.targets_of(unit, relocation)
+            homes = {module_of(target) for target in targets}
+            asked = self.asked_for(unit, content, relocation, renaming, module_of)
+            taken = self.taken_along(content, module_of(unit), homes, depends)
+            for here, there, start in (*asked, *taken):
+                if here in depends and there != here and there not in depends[here]:
                     why = f"{here} would have to depend on {there}, and Package.swift does not say so"
-                    out.append(Refusal(unit, content.line_of(use.start), why, "add the dependency first"))
+                    out.append(Refusal(unit, content.line_of(start), why, "add the dependency first"))
                     break
         return out
+
+    def targets_of(self, unit: str, relocation: Relocation) -> set[str]:
+        """Return the paths of what a unit, and what leaves it, will be in."""
+        leaving = {new.unit for old, new in relocation.definitions.items() if old.unit == unit}
+        return {relocation.unit(unit), *leaving}
+
+    def asked_for(
+        self,
+        unit: str,
+        content: Content,
+        relocation: Relocation,
+        renaming: Renaming,
+        module_of: Callable[[str], str],
+    ) -> Iterator[tuple[str, str, int]]:
+        """Yield the module of what uses something that moves, the new module of that, and where."""
+        for use in content.uses:
+            meant = join_name(content.blocks[0].name, use.head)
+            if use.kind == "code" and renaming.is_moved(meant, "type"):
+                there = parent_of(renaming.place(meant, "type"))
+                user = relocation.place(Symbol(unit, content.holder_at(use.start)))
+                if there:
+                    yield module_of(user.unit), there, use.start
+
+    def taken_along(
+        self, content: Content, old: str, new: set[str], depends: Mapping[str, set[str]]
+    ) -> Iterator[tuple[str, str, int]]:
+        """Yield a new module, what the file imports by leave of the old one, and where."""
+        for here in sorted(new - {old}):
+            for clause in content.clauses:
+                if clause.path in depends.get(old, ()):
+                    yield here, clause.path, clause.start

@@ -15,6 +15,7 @@ from yandrel.languages.swift.grammar import (
     modifiers_of,
     name_of,
     parse,
+    start_of,
 )
 from yandrel.languages.trees import text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
@@ -65,7 +66,7 @@ class _Reader:
             marks.append(INTERNAL)
         self.definitions.append(
             Definition(
-                text_of(name), kind, node.start_byte, node.end_byte, node.start_point[0] + 1,
+                text_of(name), kind, start_of(node, self.source), node.end_byte, node.start_point[0] + 1,
                 node.end_point[0] + 1, tuple(_bases_of(node)), tuple(marks), tuple(_members_of(node)),
             )
         )  # fmt: skip

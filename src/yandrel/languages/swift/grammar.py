@@ -1,5 +1,7 @@
 """The grammar, loaded when first needed, and the kinds of node that are asked for."""
 
+import re
+
 import tree_sitter_swift
 from tree_sitter import Node
 
@@ -12,6 +14,7 @@ DECLARATIONS = frozenset(
     {"class_declaration", "protocol_declaration", "function_declaration", "property_declaration"}
     | {"typealias_declaration"}
 )
+AHEAD = re.compile(rb"(?:^|(?<=\n))[ \t]*(@_[^\n]*|/\*[^\n]*\*/)\s*\Z")
 HIDDEN = frozenset({"private", "fileprivate"})
 MENTIONS = """
 (type_identifier) @type
@@ -34,6 +37,17 @@ def kind_of(node: Node) -> str:
         "function_declaration": "function",
         "property_declaration": "constant",
     }.get(node.type, "alias")
+
+
+def start_of(node: Node, source: bytes) -> int:
+    """Return where a declaration starts, with the marks ahead of it that the grammar does not know."""
+    start = node.start_byte
+    above = node.prev_sibling.end_byte if node.prev_sibling is not None else 0
+    ahead = AHEAD.search(source, max(above, source.rfind(b"\n", 0, start) + 1), start)
+    while ahead is not None:
+        start = ahead.start(1)
+        ahead = AHEAD.search(source, above, start)
+    return start
 
 
 def name_of(node: Node) -> Node | None:

@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Mapping
+from dataclasses import dataclass
 from posixpath import normpath, relpath
 
 from yandrel.model.changes import Edit, Relocation
@@ -14,6 +15,12 @@ PATH = re.compile(rb'\bpath\s*:\s*"([^"]+)"')
 QUOTED = re.compile(rb'"([^"]+)"')
 DEPENDENCY_MAP = "dependency"
 HOMES = {b"testTarget": ("Tests/",), b"plugin": ("Plugins/", "Sources/")}
+USUAL_HOMES = ("Sources/", "Source/", "src/", "srcs/")
+LINE_START = re.compile(rb"\r?\n[ \t]*")
+AHEAD_OF_PATH = re.compile(
+    rb'\s*name\s*:\s*"[^"]*"(?:\s*,\s*dependencies\s*:\s*(?:\[|[\w.]+(?=\s*[,)]|\s*$)))?'
+)
+"""What stands ahead of the path in a target: nothing else may."""
 
 
 def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]) -> Project:
@@ -22,48 +29,63 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
     maps = []
     for path, data in sorted(manifests.items()):
         base = path[: path.rfind("/") + 1]
-        for kind, name, text in find_targets(data):
-            folder = _folder_of(base, kind, name, text, units)
-            roots.setdefault(folder, SourceRoot(folder, name))
-            _, _, listed = text.partition(b"dependencies")
+        for target in find_targets(data):
+            folder = _folder_of(base, target, units)
+            roots.setdefault(folder, SourceRoot(folder, target.name))
+            _, _, listed = target.text.partition(b"dependencies")
             named = tuple(found.group(1).decode("utf-8", "replace") for found in QUOTED.finditer(listed))
-            maps.append(PathMap(folder, name, named, DEPENDENCY_MAP))
+            maps.append(PathMap(folder, target.name, named, DEPENDENCY_MAP))
     ordered = tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path)))
     return Project(ordered or (SourceRoot("", ""),), (), tuple(maps))
 
 
-def find_targets(data: bytes) -> list[tuple[bytes, str, bytes]]:
-    """Return the targets of a Package.swift: kind, name, and the text between its brackets."""
+@dataclass(frozen=True)
+class Target:
+    """A target of a Package.swift: what it is, and the text between its brackets, which begins at `at`."""
+
+    kind: bytes
+    name: str
+    text: bytes
+    at: int
+
+
+def find_targets(data: bytes) -> list[Target]:
+    """Return the targets of a Package.swift."""
     out = []
     for found in TARGET.finditer(data):
         text = data[found.end() : _closing(data, found.end())]
         name = NAME.search(text)
         if name is not None and text.lstrip().startswith(b"name"):
-            out.append((found.group(1), name.group(1).decode("utf-8", "replace"), text))
+            out.append(Target(found.group(1), name.group(1).decode("utf-8", "replace"), text, found.end()))
     return out
 
 
 def _closing(data: bytes, at: int) -> int:
     depth = 1
     for place in range(at, len(data)):
-        depth += {b"(": 1, b")": -1}.get(data[place : place + 1], 0)
+        depth += {b"(": 1, b")": -1, b"[": 1, b"]": -1}.get(data[place : place + 1], 0)
         if depth == 0:
             return place
     return len(data)
 
 
-def _folder_of(base: str, kind: bytes, name: str, text: bytes, units: Units) -> str:
-    said = PATH.search(text)
+def _folder_of(base: str, target: Target, units: Units) -> str:
+    said = PATH.search(target.text)
     if said is not None:
         return normpath(base + said.group(1).decode("utf-8", "replace")) + "/"
-    homes = [base + home + name + "/" for home in (*HOMES.get(kind, ()), "Sources/", "Source/", "src/")]
+    homes = _homes_of(base, target)
     return next((home for home in homes if home in units.folders), homes[0])
+
+
+def _homes_of(base: str, target: Target) -> list[str]:
+    """Return where a target's files are looked for when Package.swift does not say."""
+    return [base + home + target.name + "/" for home in (*HOMES.get(target.kind, ()), *USUAL_HOMES)]
 
 
 def rewrite_manifests(
     project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
 ) -> dict[str, list[Edit]]:
-    """Return the new paths that Package.swift names."""
+    """Return the new paths that Package.swift names, and those that it must name from now on."""
     edits: dict[str, list[Edit]] = {}
     for path, data in manifests.items():
         base = path[: path.rfind("/") + 1]
@@ -74,4 +96,29 @@ def rewrite_manifests(
             if moved != old:
                 new = relpath(moved, new_base or ".").encode()
                 edits.setdefault(path, []).append(Edit(found.start(1), found.end(1), new))
+        for target in find_targets(data):
+            edit = _name_path(target, project, relocation, base, new_base)
+            if edit is not None:
+                edits.setdefault(path, []).append(edit)
     return edits
+
+
+def _name_path(
+    target: Target, project: Project, relocation: Relocation, base: str, new_base: str
+) -> Edit | None:
+    """Return the edit that says where a target is, once it leaves the place where it is looked for."""
+    if PATH.search(target.text):
+        return None
+    homes = _homes_of(base, target)
+    old = next((m.scope for m in project.maps if m.pattern == target.name and m.scope in homes), "")
+    moved = relocation.unit(old) if old else ""
+    if moved == old or moved in _homes_of(new_base, target):
+        return None
+    ahead = AHEAD_OF_PATH.match(target.text)
+    if ahead is None:
+        return None
+    end = _closing(target.text, ahead.end()) + 1 if ahead.group(0).endswith(b"[") else ahead.end()
+    indent = LINE_START.match(target.text)
+    between = indent.group() if indent is not None else b" "
+    said = b',%spath: "%s"' % (between, relpath(moved, new_base or ".").encode())
+    return Edit(target.at + end, target.at + end, said)

@@ -4,26 +4,73 @@ import re
 
 WORDS = re.compile(
     rb"\bnonisolated\(unsafe\)|\b(?:sending|consume|repeat each)\b(?=[ \t]+[\w@(\[])"
-    rb"|@_[a-z]\w*\b|@unchecked\b"
+    rb"|(?:\b__(?:consuming|shared|owned)|(?<=[:,&] )nonisolated)\b(?=[ \t]+\w)"
+    rb"|@_[a-z]\w*\b(?:\([^()\n]*(?:\([^()\n]*\)[^()\n]*)*\))?|@unchecked\b"
+    rb"|\b(?:try[!?]?|await)(?=[ \t]+[\w!(\[.&])"
 )
 """Words of newer versions that change nothing about which names are used."""
-NOTHING = re.compile(rb"(?:(?<=[(\[,=:] )|(?<=[(\[])|(?<=\breturn ))\(\)(?=\s*(?:[)\],\n]|as\b))")
+NOTHING = re.compile(
+    rb"((?:[(\[,=:{;]|\b(?:return|in|else|yield))[ \t]*(?://[^\n]*)?\s*|\n[ \t]*)\(\)"
+    rb"(?=[ \t]*(?:[)\],;}\n]|//|/\*|as\b|is\b|$))"
+)
 """The empty tuple as a value."""
+NO_VALUE = re.compile(rb"\btypealias\b[^=\n]*=\s*$|\b_:\s*$")
+IGNORED = re.compile(rb"(?<=\n)([ \t]*)\(\)(?=[ \t]*=[ \t])")
 MATCHED = re.compile(rb"(\bcase[ \t]+\.\w+)\(\)(?=[ \t]*:)")
 PREFIXED = re.compile(rb"(?<=[\[ (:,])~(?=[A-Za-z_])")
 LED_BY_STAR = re.compile(rb"(?<=\n)([ \t]+)[*/](?= \w)")
 """A line that goes on with a product, which is read as the start of a comment or of another statement."""
-
-
 UNLABELLED = re.compile(rb"((?:@escaping|:)[ \t]*\()_:(?=[ \t]*[A-Z])")
 """A parameter without a name, in the type of a function."""
+SEVERAL_CAUGHT = re.compile(rb"(?<=\bcatch) ([\w.]+(?:, *[\w.]+)+) (?=[ \t]*\{)")
+SEVERAL_BASES = re.compile(rb"(?<=\bassociatedtype )\w+: *\w+(?:, *\w+)+")
+BOUNDED_ALIAS = re.compile(rb"(\btypealias[ \t]+\w+<[^=\n]*=[^\n]*?)\bwhere\b[^\n]*")
+TOLD_ON_BUILDING = re.compile(rb"(?<=\n)([ \t]*)(#error|#warning)(?=\()")
+CONDITION = re.compile(rb"(?<=\n)([ \t]*#(?:else)?if)[ \t]([^\n/]*\b(?:swift|compiler|_\w+)\([^\n/]*)")
+ACCESSOR = re.compile(rb"\b_(read|modify)\b(?=\s*\{)")
+NOTED_AHEAD = re.compile(rb"/\*[^*\n][^\n]*?\*/(?=[ \t]*[\w@])")
+"""A comment with code behind it."""
+NESTED_CASE = re.compile(rb"(\bcase[ \t]+|,[ \t]*)((?:\.[A-Z]\w*)+)(?=\.\w+[ \t]*[:,])")
+KEY_PATH = re.compile(rb"\\\.(?=\[)")
+ATTRIBUTE_AT_TIMES = re.compile(
+    rb"(?<=\n)[ \t]*#if[^\n]*\n[ \t]*@\w+(?:\([^\n]*\))?[ \t]*\n[ \t]*#endif(?=\n)"
+)
+UNWRAPPED_TWICE = re.compile(rb"(?<=[\w)\]])!!(?=[),.\s])")
+ODD_OPERATOR = re.compile(rb"(?<=[\s(])<<<(?=[\s(])")
+FOLDED = re.compile(rb"\\[ \t]+(?=\n)")
+"""A line of a text that goes on below, with blanks behind its mark."""
 
 
 def spell_out(source: bytes) -> bytes:
     """Return source of the same length, without what the grammar does not know."""
-    plain = WORDS.sub(lambda found: b" " * len(found[0]), source)
-    plain = NOTHING.sub(b"0 ", plain)
+    plain = WORDS.sub(_blank, source)
+    plain = NOTHING.sub(_spell_nothing, plain)
+    plain = IGNORED.sub(rb"\1_ ", plain)
     plain = MATCHED.sub(rb"\1  ", plain)
     plain = UNLABELLED.sub(rb"\1  ", plain)
     plain = PREFIXED.sub(b" ", plain)
+    plain = SEVERAL_CAUGHT.sub(rb"(\1)", plain)
+    plain = SEVERAL_BASES.sub(lambda found: found[0].replace(b",", b"&"), plain)
+    plain = BOUNDED_ALIAS.sub(_keep_first, plain)
+    plain = TOLD_ON_BUILDING.sub(lambda found: found[1] + b"//".ljust(len(found[2])), plain)
+    plain = CONDITION.sub(lambda found: found[1] + b" A".ljust(1 + len(found[2])), plain)
+    plain = ACCESSOR.sub(lambda found: b"get  " if found[1] == b"read" else b"set    ", plain)
+    plain = UNWRAPPED_TWICE.sub(b"! ", plain)
+    plain = ODD_OPERATOR.sub(b"|||", plain)
+    for blanked in (FOLDED, NOTED_AHEAD, KEY_PATH, ATTRIBUTE_AT_TIMES):
+        plain = blanked.sub(_blank, plain)
+    plain = NESTED_CASE.sub(lambda found: found[1] + b" " * len(found[2]), plain)
     return LED_BY_STAR.sub(rb"\1+", plain)
+
+
+def _spell_nothing(found: re.Match[bytes]) -> bytes:
+    line = found.string.rfind(b"\n", 0, found.start()) + 1
+    return found[0] if NO_VALUE.search(found.string, line, found.end(1)) else found[1] + b"0 "
+
+
+def _blank(found: re.Match[bytes]) -> bytes:
+    return re.sub(rb"[^\n]", b" ", found[0])
+
+
+def _keep_first(found: re.Match[bytes]) -> bytes:
+    return bytes(found[1].ljust(len(found[0])))
