@@ -55,3 +55,12 @@ def test_types_come_from_declarations(tmp_path: Path, yandrel: Yandrel) -> None:
     assert (root / "dist/shared/types.d.ts").exists()
     declared = (root / "dist/hives/hive-service.d.ts").read_text()
     assert declared.startswith("import { Weight } from '../shared/types.js';\n")
+
+
+def test_what_was_built_under_any_name_is_left_out(tmp_path: Path, yandrel: Yandrel) -> None:
+    names = ["app", "hive", "harvest"]
+    sources: dict[str, str | bytes] = {f"src/{name}.ts": SOURCE for name in names}
+    made: dict[str, str | bytes] = {f"lib/esm/{name}.js": SOURCE for name in names}
+    package: dict[str, str | bytes] = {"package.json": '{ "module": "lib/esm/app.js" }\n'}
+    root = write_tree(tmp_path, {**sources, **made, **package})
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 3 units ")

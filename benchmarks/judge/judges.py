@@ -182,9 +182,10 @@ def judge_swift(root: Path, renamed: dict[str, str]) -> Findings:
         for path in _files(root, ENDINGS["swift"])
     )
     found: Counter[str] = Counter()
-    for name, count in resolve_swift(root, texts).items():
+    uses, refused = resolve_swift(root, texts)
+    for name, count in uses.items():
         found[renamed.get(name, name)] += count
-    return Findings(found=found)
+    return Findings(refused, found)
 
 
 def judge_by_names(resolve: Callable[[Iterator[tuple[str, str]]], Counter[str]], language: str) -> "Judge":

@@ -33,9 +33,9 @@ class _Module:
     passed_on: set[str] = field(default_factory=set)
 
 
-def resolve_swift(root: Path, texts: Iterable[tuple[str, str]]) -> Counter[str]:
+def resolve_swift(root: Path, texts: Iterable[tuple[str, str]]) -> tuple[Counter[str], Counter[str]]:
     """Return how often each type, and each member of a name that is given once, is used where it is seen,
-    and how often a target imports another that its package file lets it import."""
+    and how often a target imports another that its package file does not let it import."""
     folders, needs = _read_packages(root)
     clean = {path: NOISE.sub(lambda found: "\n" * found[0].count("\n"), text) for path, text in texts}
     module_of = {path: _module_of(path, folders) for path in clean}
@@ -53,19 +53,22 @@ def resolve_swift(root: Path, texts: Iterable[tuple[str, str]]) -> Counter[str]:
             own.members[found[2]] = bool(SHOWN & set(found[1].split())) or "public extension" in text
         own.passed_on |= {found[2] for found in IMPORT.finditer(text) if "_exported" in found[1]}
     uses: Counter[str] = Counter()
+    refused: Counter[str] = Counter()
     for path, text in clean.items():
-        uses += _count_uses(text, module_of[path], modules, given)
-    return uses
+        uses += _count_uses(text, module_of[path], modules, given, refused)
+    return uses, +refused
 
 
-def _count_uses(text: str, own: str, modules: dict[str, _Module], given: Counter[str]) -> Counter[str]:
+def _count_uses(
+    text: str, own: str, modules: dict[str, _Module], given: Counter[str], refused: Counter[str]
+) -> Counter[str]:
     uses: Counter[str] = Counter()
     seen = {own: True}
     for found in IMPORT.finditer(text):
         for name in (found[2], *modules.get(found[2], _Module()).passed_on):
             if name in modules and name != own:
                 seen[name] = seen.get(name, False) or "@testable" in found[1]
-                uses[f"import {name in modules[own].needs}"] += 1
+                refused[f"{own} does not depend on what it imports"] += name not in modules[own].needs
     types = {
         name
         for module, whole in seen.items()
@@ -84,7 +87,6 @@ def _count_uses(text: str, own: str, modules: dict[str, _Module], given: Counter
     for word in ASKED.finditer(text):
         if word[0] in members:
             uses["." + word[0]] += 1
-    del uses["import False"]
     return uses
 
 

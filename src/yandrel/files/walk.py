@@ -136,6 +136,13 @@ def _walk_folder(
             tree.unreadable.append(path)
 
 
+def leave_out(tree: Tree, folder: str) -> None:
+    """Take all that lies in a folder out of a tree."""
+    tree.files = [path for path in tree.files if not path.startswith(folder)]
+    tree.stats = {path: stats for path, stats in tree.stats.items() if not path.startswith(folder)}
+    tree.ignored.add(folder)
+
+
 def is_left_out(name: str, path: str, folder: str) -> bool:
     """Whether a folder of that name, below another one, is never part of an application's own code."""
     if name in ALWAYS_OUT or name.endswith(".egg-info"):

@@ -10,8 +10,9 @@ from pathlib import Path
 import msgspec
 
 from yandrel import __version__
+from yandrel.files.mirrors import find_mirrors
 from yandrel.files.text import Source, decode_source
-from yandrel.files.walk import BUILT, Tree, walk_tree
+from yandrel.files.walk import BUILT, Tree, leave_out, walk_tree
 from yandrel.index.memory import (
     RACY_NS,
     GraphMemory,
@@ -198,7 +199,11 @@ def scan(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
 
 def walk_sources(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
     """Walk what is not built, and what is configured as a source root whatever it is called."""
-    return walk_tree(root, is_looked_at, frozenset(p for s in sources for p in _folders_to(s.path)))
+    taken_in = frozenset(p for s in sources for p in _folders_to(s.path))
+    tree = walk_tree(root, is_looked_at, taken_in)
+    for folder in find_mirrors(root, tree.files) - taken_in:
+        leave_out(tree, folder)
+    return tree
 
 
 def _folders_to(folder: str) -> list[str]:

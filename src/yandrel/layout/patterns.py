@@ -8,6 +8,8 @@ from yandrel.errors import ConfigError
 from yandrel.model.words import FORMS, singular, snake
 
 TOKEN = re.compile(r"\{([^{}]*)\}|(\*\*)|(\*)|([^{}*]+)|([{}])")
+ANY_FOLDERS = "(?:.*/)?"
+"""What `**` between slashes stands for: folders, or none."""
 PLACEHOLDER = re.compile(r"[A-Za-z_][A-Za-z0-9_]*(?::[a-z]+)*\Z")
 
 
@@ -102,11 +104,12 @@ def compile_pattern(text: str, where: str = "") -> Pattern:
             raise ConfigError(f"the pattern {text!r} has a stray {stray}", where=where)
         if plain:
             parts.append(Part("literal", plain))
-            regex += re.escape(plain)
+            regex += re.escape(plain.removeprefix("/") if regex.endswith(ANY_FOLDERS) else plain)
             literal += len(plain)
         elif double:
             parts.append(Part("wild", "**"))
-            regex += ".*"
+            whole = text[found.end() : found.end() + 1] == "/" and text[: found.start()][-1:] in ("", "/")
+            regex += ANY_FOLDERS if whole else ".*"
             wild += 3
         elif single:
             parts.append(Part("wild", "*"))

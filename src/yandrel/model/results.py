@@ -80,6 +80,7 @@ class SurveyReport(Struct, frozen=True):
     advice: list[str]
     has_layout: bool
     units_listed: list[UnitRow] = []
+    generated: int = 0
 
 
 class Finding(Struct, frozen=True):

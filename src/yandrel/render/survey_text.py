@@ -14,6 +14,9 @@ def render_survey(report: SurveyReport, style: Style) -> str:
     """Return the survey: the answer in one line, the tables, what to do next."""
     out = [style.strong(_headline(report))]
     out += wrap("; ".join(report.because) + ".", style.width)
+    if report.generated:
+        left_out = plural_of(report.generated, "unit") + " that tools make anew, as their paths tell"
+        out += wrap(f"  {left_out}, left out here.", style.width)
     if report.roles:
         out += ["", style.strong("Roles")]
         out += _roles(report)

@@ -164,6 +164,9 @@ def _head(picture: Picture) -> str:
             m.endswith("migrations") for m in migrations
         ) else [f"{m}/**" for m in migrations]  # fmt: skip
         lines.append(f"fixed = [{', '.join(quoted(m) for m in shown)}]  # edited, never moved")
+    made = ", ".join(quoted(pattern) for pattern in picture.layout.generated)
+    if made:
+        lines.append(f"generated = [{made}]  # made anew by tools, neither moved nor edited")
     return "\n".join(lines) + "\n"
 
 

@@ -108,6 +108,10 @@ NO_CONCEPT = frozenset(
         "definition",
         "include",
         "ui",
+        "gui",
+        "logic",
+        "business",
+        "swing",
     ]
 )
 NOUNS_TOO = frozenset(
@@ -130,6 +134,8 @@ NOUNS_TOO = frozenset(
 KINDS_OF_FILES = frozenset(["abstract", "class", "interface", "trait"])
 """Words that files begin with to say which kind of thing they hold."""
 ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration", "store"})
+TELLING_OF_OTHERS = ROLES_WITHOUT_CONCEPT | {"event"}
+"""Roles of what is about something else: alone they make no domain."""
 ROLE_WORDS = frozenset(
     [
         "route",
@@ -303,7 +309,11 @@ class DomainReader:
                 continue
             for term in self.terms(unit):
                 roles.setdefault(term, set()).add(reading.role)
-        shared = {term for term, found in roles.items() if len(found - {"entry", "config"}) > 1}
+        shared = {
+            term
+            for term, found in roles.items()
+            if len(found - {"entry", "config"}) > 1 and found - TELLING_OF_OTHERS
+        }
         return shared | self._modules()
 
     def _modules(self) -> set[str]:

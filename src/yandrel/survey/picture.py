@@ -2,12 +2,13 @@
 
 from collections import Counter
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.survey.domains import DomainReader, concept_words
+from yandrel.survey.generated import generated_patterns
 from yandrel.survey.roles import Reading, Readings, RoleReader
 
 OUTSIDE_THE_COUNT = frozenset({"test", "migration"})
@@ -46,7 +47,12 @@ class Picture:
 
 
 def take_picture(index: CodeIndex, layout: Layout, known: Mapping[str, Reading] | None = None) -> Picture:
-    """Read the roles and domains of an application; `known` are readings that still hold."""
+    """Read the roles and domains of an application; `known` are readings that still hold.
+
+    Where nothing is written down, what tools make is told by its paths.
+    """
+    if not layout.present and not layout.generated:
+        layout = replace(layout, generated=generated_patterns(index.facts))
     return Picture(index, layout, Readings(index, layout, known or {}))
 
 

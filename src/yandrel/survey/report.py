@@ -53,6 +53,7 @@ def build_report(picture: Picture, why: bool = False) -> SurveyReport:
         name=layout.name or index.root.name,
         languages=dict(sorted(languages.items())),
         units=len(picture.readings),
+        generated=len(index.facts) - len(picture.readings),
         definitions=sum(len(index.facts[u].definitions) for u in picture.readings),
         lines=sum(index.facts[u].lines for u in picture.readings),
         imports=edges,

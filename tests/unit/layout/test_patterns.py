@@ -70,3 +70,19 @@ def test_wrong_patterns(text: str) -> None:
 def test_globs() -> None:
     assert match_glob("shop/**", "shop/a.py")
     assert not match_glob("shop/*", "shops/a.py")
+
+
+@pytest.mark.parametrize(
+    ("pattern", "path", "fits"),
+    [
+        ("**/migrations/**", "migrations/one.py", True),
+        ("**/migrations/**", "hives/migrations/old/one.py", True),
+        ("**/migrations/**", "old_migrations/one.py", False),
+        ("tests/**/test_{name}.py", "tests/test_hives.py", True),
+        ("tests/**/test_{name}.py", "tests/unit/test_hives.py", True),
+        ("tests/**", "tests", False),
+        ("hives/**.py", "hives/one/two.py", True),
+    ],
+)
+def test_two_stars_between_slashes_stand_for_no_folder_too(pattern: str, path: str, fits: bool) -> None:
+    assert match_glob(pattern, path) is fits
