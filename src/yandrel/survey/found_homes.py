@@ -367,9 +367,21 @@ def _choose_tests(units: list[str], picture: Picture) -> list[str]:
     kept = [f"{{home}}/{name}" for name in sorted(told)]
     kept += [pattern for pattern in beside if pattern in told]
     kept += [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" in pattern]
-    kept += [pattern for pattern in patterns if pattern.endswith("/**")]
+    kept += _gather_trees(pattern for pattern in patterns if pattern.endswith("/**"))
     rest = [pattern for pattern in beside if pattern.rpartition("/")[2] not in told and "{" not in pattern]
     return [*kept, *(rest if len(rest) <= PER_ROLE else [])]
+
+
+def _gather_trees(trees: Iterable[str]) -> list[str]:
+    """Return patterns of folders of tests, with one for those of one name that stand in several places."""
+    by_name: dict[str, list[str]] = {}
+    for tree in trees:
+        by_name.setdefault(tree.removesuffix("/**").rpartition("/")[2], []).append(tree)
+    return [
+        pattern
+        for name, found in by_name.items()
+        for pattern in ([f"**/{name}/**"] if len(found) >= FEWEST_IN_A_TREE else found)
+    ]
 
 
 def _tested_by(test: str, pattern: str) -> str:
@@ -430,6 +442,8 @@ def with_fillable(home: RoleHomes) -> list[str]:
 def _fillable_like(role: str, wild: str, units: list[str]) -> str:
     """Return a pattern for new units below a wildcard, after the names that are there."""
     base = wild.partition("*")[0]
+    if role == "test" and not base:
+        return _beside_in_tree(wild.removeprefix("**/").removesuffix("/**"), units)
     inside = [unit for unit in units if unit.startswith(base)] or units
     folders = Counter(folder_of(unit) + "/" for unit in inside)
     if role != "test" and base.endswith("/") and base not in folders:
@@ -446,3 +460,11 @@ def _fillable_like(role: str, wild: str, units: list[str]) -> str:
         return base + wild.rpartition("/")[2]
     stem, dot, ending = names[0].rpartition(".")
     return base + placeholder_of("name", style_of(stem) or "snake") + dot + ending
+
+
+def _beside_in_tree(name: str, units: list[str]) -> str:
+    """Return the pattern of a test in a folder of that name, which stands beside what it tests."""
+    inside = [unit for unit in units if name in unit.split("/")[:-1]] or units
+    stem, dot, ending = inside[0].rpartition("/")[2].rpartition(".")
+    told = _test_stem(stem)
+    return f"{{home}}/{name}/{told if '{' in told else '{unit}'}{dot}{ending}"

@@ -203,3 +203,14 @@ def test_a_shape_that_more_than_its_role_has_is_none(tmp_path: Path, yandrel: Ya
     }
     files |= {f"src/bees/{name}Tool.js": f"export class {name}Tool {{}}\n" for name in ("E", "F", "G", "H")}
     assert "shape" not in adopt(tmp_path, files, yandrel)
+
+
+def test_folders_of_tests_in_many_places_are_one_pattern(tmp_path: Path, yandrel: Yandrel) -> None:
+    places = ["test", "hives/test", "harvests/test", "web/forms/test"]
+    files: dict[str, str | bytes] = {
+        f"{place}/{name}.js": f"const {name} = require('assert');\n"
+        for place in places
+        for name in ("open", "close")
+    }
+    files["hives/hive-service.js"] = "exports.read = () => 1;\n"
+    assert homes(adopt(tmp_path, files, yandrel), "test") == ["{home}/test/{unit}.js", "**/test/**"]
