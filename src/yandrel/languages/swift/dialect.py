@@ -10,7 +10,7 @@ from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.swift.content import read_content
-from yandrel.languages.swift.project import DEPENDENCY_MAP
+from yandrel.languages.swift.project import DEPENDENCY_MAP, MANIFEST
 from yandrel.languages.swift.view import SwiftView
 from yandrel.model.changes import Edit, Refusal, Relocation
 from yandrel.model.graph import Symbol
@@ -106,6 +106,7 @@ class SwiftDialect(Dialect):
             *refuse_crossings(self, relocation, renaming, contents, module_of),
             *self.undeclared(relocation, renaming, contents, module_of),
             *self.overlapping(relocation),
+            *self.strayed(relocation),
         ]
 
     def module_finder(self, relocation: Relocation) -> Callable[[str], str]:
@@ -126,6 +127,21 @@ class SwiftDialect(Dialect):
                     unit = next(u for u in self.view.units.facts if u.startswith(inner.path))
                     why = f"the target {inner.namespace} would stand in that of {outer.namespace}"
                     out.append(Refusal(unit, 0, why, "choose another place"))
+        return out
+
+    def strayed(self, relocation: Relocation) -> list[Refusal]:
+        """No target leaves the package that lists it."""
+        files = [unit for unit in self.view.units.files if unit.endswith("/" + MANIFEST) or unit == MANIFEST]
+        packages = [(file[: -len(MANIFEST)], relocation.unit(file)[: -len(MANIFEST)]) for file in files]
+        out = []
+        for root in self.view.project.roots:
+            moved = relocation.unit(root.path)
+            old = max((p for p in packages if root.path.startswith(p[0])), default=("", ""))
+            new = max((after for _, after in packages if moved.startswith(after)), default="")
+            if root.path and new != old[1]:
+                unit = next((u for u in self.view.units.facts if u.startswith(root.path)), root.path)
+                why = f"the target {root.namespace} would leave the package that lists it"
+                out.append(Refusal(unit, 0, why, "choose another place"))
         return out
 
     def undeclared(

@@ -8,7 +8,8 @@ from posixpath import normpath, relpath
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units
 
-MANIFESTS = ("Package.swift",)
+MANIFEST = "Package.swift"
+MANIFESTS = (MANIFEST,)
 TARGET = re.compile(rb"\.(target|testTarget|executableTarget|plugin|macro)\s*\(")
 NAME = re.compile(rb'\bname\s*:\s*"([^"]+)"')
 PATH = re.compile(rb'\bpath\s*:\s*"([^"]+)"')
