@@ -11,8 +11,8 @@ from yandrel.languages.jvm.content import ContentReader, read_content
 from yandrel.languages.jvm.kotlin_content import KotlinReader
 from yandrel.languages.jvm.kotlin_limits import refuse_in_kotlin
 from yandrel.languages.jvm.kotlin_tree import facade_name
+from yandrel.languages.jvm.module_reach import MODULE_INFO, JavaModules
 from yandrel.languages.jvm.modules import ModuleFile
-from yandrel.languages.jvm.project import MODULE
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.jvm.visibility import Visibility
 from yandrel.languages.named.across import find_unseen, refuse_unseen
@@ -246,7 +246,7 @@ class JvmDialect(Dialect):
     def edit_module(
         self, unit: str, content: Content, relocation: Relocation, renaming: Renaming
     ) -> list[Edit]:
-        if not unit.endswith(MODULE):
+        if not unit.endswith(MODULE_INFO):
             return []
         return ModuleFile(unit, content.source, relocation, renaming).edits()
 
@@ -261,6 +261,9 @@ class JvmDialect(Dialect):
         refusals = self._public_in_files(relocation)
         reach = JvmReach(self.view.project)
         refusals += refuse_unseen(find_unseen(self, relocation, renaming, contents, reach), reach)
+        modules = JavaModules(self.view.project, relocation)
+        if len(modules.names) > 1:
+            refusals += refuse_unseen(find_unseen(self, relocation, renaming, contents, modules), modules)
         if any(is_kotlin(unit) for unit in contents):
             refusals += refuse_in_kotlin(self, relocation, renaming, contents)
         return refusals + Visibility(self, renaming, contents).refusals()

@@ -4,7 +4,8 @@ from collections.abc import Mapping
 from typing import TYPE_CHECKING
 
 from yandrel.languages.jvm.facts import read_facts
-from yandrel.languages.jvm.project import MANIFESTS, MODULE, find_project
+from yandrel.languages.jvm.module_reach import MODULE_INFO
+from yandrel.languages.jvm.project import MANIFESTS, find_project
 from yandrel.languages.jvm.roles import HINTS
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.named.language import NamedLanguage
@@ -91,7 +92,7 @@ class JvmLanguage(NamedLanguage):
         for unit in units & view.units.facts.keys():
             for definition in view.units.facts[unit].definitions:
                 words |= {name.rpartition(" ")[2] for name in definition.inner if "<init>" not in name}
-        if any(unit.endswith(MODULE) for unit in view.units.facts):
+        if any(unit.endswith(MODULE_INFO) for unit in view.units.facts):
             moved = units & view.units.facts.keys()
             words |= {last_of(name) for unit in moved for name in view.units.facts[unit].namespaces}
         return words

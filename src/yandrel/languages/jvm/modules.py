@@ -6,7 +6,7 @@ from tree_sitter import Node
 
 from yandrel.languages.edits import newline_of
 from yandrel.languages.jvm.grammar import parse
-from yandrel.languages.jvm.project import MODULE
+from yandrel.languages.jvm.module_reach import MODULE_INFO
 from yandrel.languages.named.table import Renaming, parent_of
 from yandrel.languages.trees import dotted_text
 from yandrel.model.changes import Edit, Relocation
@@ -19,7 +19,7 @@ class ModuleFile:
     """One module-info, and where the types of the packages in it go."""
 
     def __init__(self, unit: str, source: bytes, relocation: Relocation, renaming: Renaming) -> None:
-        self.folder = unit[: -len(MODULE)]
+        self.folder = unit[: -len(MODULE_INFO)]
         self.source = source
         self.relocation = relocation
         self.renaming = renaming

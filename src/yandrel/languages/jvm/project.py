@@ -5,12 +5,12 @@ from collections.abc import Mapping
 from fnmatch import fnmatchcase
 
 from yandrel.languages.jvm.builds import read_modules
+from yandrel.languages.jvm.module_reach import MODULE_INFO, read_module_infos
 from yandrel.languages.named.roots import infer_roots
 from yandrel.model.project import Project, SourceRoot, Units
 
-MANIFESTS = ("pom.xml", "build.gradle", "build.gradle.kts", "settings.gradle", "settings.gradle.kts")
-MODULE = "module-info.java"
-BUILDS = frozenset({"pom.xml", "build.gradle", "build.gradle.kts"})
+BUILDS = ("pom.xml", "build.gradle", "build.gradle.kts")
+MANIFESTS = (*BUILDS, "settings.gradle", "settings.gradle.kts", MODULE_INFO)
 CUSTOMARY_FOLDERS = ("src/main/java/", "src/test/java/", "src/main/kotlin/", "src/test/kotlin/")
 """Where code may go in a module that has none yet."""
 CUSTOMARY = re.compile(r"\A((?:.*/)?src/[^/]+/(?:java|kotlin)/)")
@@ -40,7 +40,7 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
     for root in infer_roots(shown, tuple(roots.values())):
         roots.setdefault(root.path, root)
     ordered = sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path))
-    return Project(tuple(ordered), maps=tuple(read_modules(manifests)))
+    return Project(tuple(ordered), maps=(*read_modules(manifests), *read_module_infos(manifests)))
 
 
 def _folders(units: Units, path: str) -> list[str]:

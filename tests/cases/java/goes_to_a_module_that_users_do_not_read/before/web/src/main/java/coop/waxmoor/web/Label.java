@@ -1,0 +1,4 @@
+package coop.waxmoor.web;
+
+public class Label {
+}

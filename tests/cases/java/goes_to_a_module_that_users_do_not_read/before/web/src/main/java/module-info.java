@@ -1,0 +1,2 @@
+module coop.waxmoor.web {
+}

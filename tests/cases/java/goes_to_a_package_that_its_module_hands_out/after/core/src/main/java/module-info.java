@@ -1,0 +1,3 @@
+module coop.waxmoor.core {
+    exports coop.waxmoor.core;
+}

@@ -1,0 +1,9 @@
+package coop.waxmoor.web;
+
+import coop.waxmoor.core.Hive;
+import coop.waxmoor.core.Label;
+
+public class HivePage {
+    private final Hive hive = new Hive();
+    private final Label label = new Label();
+}

@@ -1,0 +1,3 @@
+module coop.waxmoor.web {
+    requires coop.waxmoor.core;
+}

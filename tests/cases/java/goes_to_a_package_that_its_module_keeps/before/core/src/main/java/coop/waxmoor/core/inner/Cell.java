@@ -1,0 +1,4 @@
+package coop.waxmoor.core.inner;
+
+public class Cell {
+}
