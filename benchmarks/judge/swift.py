@@ -17,6 +17,7 @@ IMPORT = re.compile(
     r"^\s*(.*?)\bimport\s+(?:(?:class|struct|enum|protocol|func|var|let|typealias)\s+)?(\w+)", re.MULTILINE
 )
 TARGET = re.compile(r"\.(target|testTarget|executableTarget|plugin|macro)\s*\(\s*name:\s*\"([^\"]+)\"")
+SAID_BESIDE = re.compile(r"/\*[\s\S]*?\*/|(?<!:)//[^\n]*")
 PATH = re.compile(r"\bpath:\s*\"([^\"]+)\"")
 QUOTED = re.compile(r"\"([^\"]+)\"")
 WORD = re.compile(r"(?<![\w.`@#])[A-Z]\w*")
@@ -68,7 +69,8 @@ def _count_uses(
         for name in (found[2], *modules.get(found[2], _Module()).passed_on):
             if name in modules and name != own:
                 seen[name] = seen.get(name, False) or "@testable" in found[1]
-                refused[f"{own} does not depend on what it imports"] += name not in modules[own].needs
+                unknown = bool(own) and name not in modules[own].needs
+                refused[f"{own} does not depend on what it imports"] += unknown
     types = {
         name
         for module, whole in seen.items()
@@ -101,7 +103,7 @@ def _read_packages(root: Path) -> tuple[dict[str, str], dict[str, set[str]]]:
     needs: dict[str, set[str]] = {}
     for place in sorted(root.rglob("Package.swift")):
         base = place.parent.relative_to(root).as_posix().removeprefix(".")
-        text = place.read_text(encoding="utf-8", errors="replace")
+        text = SAID_BESIDE.sub(" ", place.read_text(encoding="utf-8", errors="replace"))
         starts = list(TARGET.finditer(text))
         for found, following in zip(starts, [*starts[1:], None], strict=True):
             said = text[found.end() : following.start() if following else len(text)]

@@ -206,9 +206,17 @@ class _Homes:
         values = {"name": name, "domain": domain, "unit": name}
         if not pattern.placeholders() <= set(values):
             return ""
+        if not piece.stem and self._holds(pattern, concept):
+            return self.unit
         home = pattern.fill(values)
         if not piece.stem or not pattern.placeholders():
             return home
         folder, _, file = home.rpartition("/")
         named = f"{piece.stem}.{file.rpartition('.')[2]}"
         return f"{folder}/{named}" if folder else named
+
+    def _holds(self, pattern: Pattern, concept: str) -> bool:
+        """Whether the file is a role's home for what a concept is a part of: hives, for hive lists."""
+        found = pattern.match(self.unit) or {}
+        name = singular(found.get("name", ""))
+        return bool(name) and concept.startswith(name + "_")

@@ -74,6 +74,7 @@ class Places:
             for folder in _folders_above(unit):
                 self.below.setdefault(folder, Counter())[reading.role] += 1
         self.units = sorted(unit for unit in picture.readings if self._counts(unit, picture.role(unit)))
+        self.styles_by_ending: dict[str, str] = {}
 
     def _counts(self, unit: str, role: str) -> bool:
         uncounted = role in OUTSIDE_THE_COUNT
@@ -140,6 +141,18 @@ class Places:
             if len(words_of(name)) > 1 and style_of(name):
                 found.setdefault(above, Counter())[style_of(name)] += 1
         return found
+
+    def style_of_files(self, pattern: str) -> str:
+        """Return the case form of nearly all files of several words with a pattern's ending, if any."""
+        ending = pattern.rpartition(".")[2]
+        if ending not in self.styles_by_ending:
+            stems = (unit.rpartition("/")[2].rpartition(".") for unit in self.units)
+            own = [stem.partition(".")[0] for stem, _, found in stems if found == ending]
+            styles = Counter(style_of(stem) for stem in own if len(words_of(stem)) > 1)
+            style, most = styles.most_common(1)[0] if styles else ("", 0)
+            told = most >= FEWEST_IN_A_TREE and most >= MOST * styles.total()
+            self.styles_by_ending[ending] = style if told else ""
+        return self.styles_by_ending[ending]
 
     def _style_beside(self, above: list[str], name: str) -> str:
         """Return the case form of a folder; one word, which is alike in most, goes by those beside it."""
@@ -233,7 +246,7 @@ class RolePatterns:
     def _keep(self, pattern: str) -> None:
         if pattern:
             fitting = self.places.fitting(pattern)
-            self.kept.append(_in_their_form(pattern, fitting))
+            self.kept.append(_in_their_form(pattern, fitting, self.places.style_of_files(pattern)))
             self.left -= set(fitting)
 
     def _keep_widest(self) -> bool:
@@ -321,10 +334,11 @@ def _is_ruled(folder: str, rest: Counter[str], role: str) -> bool:
     )
 
 
-def _in_their_form(pattern: str, units: list[str]) -> str:
+def _in_their_form(pattern: str, units: list[str], usual: str) -> str:
     """Return a pattern with its names in the form that most names of several words have.
 
-    Names of one word are alike in most forms, and a pattern without a form fits them all.
+    Names of one word are alike in most forms, and a pattern without a form fits them all; where there
+    are no others, files have the form that is `usual` elsewhere, if any is.
     """
     compiled = compile_pattern(pattern)
     found = [match for unit in units if (match := compiled.regex.fullmatch(unit))]
@@ -332,7 +346,9 @@ def _in_their_form(pattern: str, units: list[str]) -> str:
     for position, part in enumerate(open_parts):
         names = [match.group(f"p{position}") for match in found]
         styles = Counter(style_of(n) for n in names if len(words_of(n)) > 1 and style_of(n))
-        if part.forms or part.text not in ("name", "domain") or not styles:
+        if not styles and part.text == "name":
+            styles[usual] += 1
+        if part.forms or part.text not in ("name", "domain") or not "".join(styles):
             continue
         styled = pattern.replace(f"{{{part.text}}}", placeholder_of(part.text, styles.most_common(1)[0][0]))
         if all(compile_pattern(styled).match(unit) for unit in units):

@@ -72,6 +72,8 @@ class PhpReach:
             return True
         if here == there or self.loads(here, used, LOADED) or self.loads(here, used, FOR_DEVELOPMENT):
             return self.is_for_development(here, user) or not self.is_for_development(here, used)
+        if not self.loads(there, used, LOADED) and not self.loads(there, used, FOR_DEVELOPMENT):
+            return True  # what no package loads is included by its path
         return self.requires(here, there) and not self.is_for_development(there, used)
 
     def are_loaded_together(self, user: str, used: str) -> bool:

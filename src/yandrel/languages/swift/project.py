@@ -14,10 +14,11 @@ TARGET = re.compile(rb"\.(target|testTarget|executableTarget|plugin|macro)\s*\("
 NAME = re.compile(rb'\bname\s*:\s*"([^"]+)"')
 PATH = re.compile(rb'\bpath\s*:\s*"([^"]+)"')
 QUOTED = re.compile(rb'"([^"]+)"')
+COMMENT = re.compile(rb'"(?:\\.|[^"\\\n])*"|//[^\n]*|/\*.*?\*/', re.DOTALL)
 DEPENDENCY_MAP = "dependency"
 HOMES = {b"testTarget": ("Tests/",), b"plugin": ("Plugins/", "Sources/")}
 USUAL_HOMES = ("Sources/", "Source/", "src/", "srcs/")
-LINE_START = re.compile(rb"\r?\n[ \t]*")
+LINE_OF_NAME = re.compile(rb"\s*?(\r?\n[ \t]*)name")
 AHEAD_OF_PATH = re.compile(
     rb'\s*name\s*:\s*"[^"]*"(?:\s*,\s*dependencies\s*:\s*(?:\[|[\w.]+(?=\s*[,)]|\s*$)))?'
 )
@@ -52,6 +53,7 @@ class Target:
 
 def find_targets(data: bytes) -> list[Target]:
     """Return the targets of a Package.swift."""
+    data = COMMENT.sub(_blank_comment, data)
     out = []
     for found in TARGET.finditer(data):
         text = data[found.end() : _closing(data, found.end())]
@@ -59,6 +61,11 @@ def find_targets(data: bytes) -> list[Target]:
         if name is not None and text.lstrip().startswith(b"name"):
             out.append(Target(found.group(1), name.group(1).decode("utf-8", "replace"), text, found.end()))
     return out
+
+
+def _blank_comment(found: re.Match[bytes]) -> bytes:
+    """Return blanks for a comment, so that places stay; texts, which may look like one, as they are."""
+    return found[0] if found[0].startswith(b'"') else re.sub(rb"[^\n]", b" ", found[0])
 
 
 def _closing(data: bytes, at: int) -> int:
@@ -119,7 +126,7 @@ def _name_path(
     if ahead is None:
         return None
     end = _closing(target.text, ahead.end()) + 1 if ahead.group(0).endswith(b"[") else ahead.end()
-    indent = LINE_START.match(target.text)
-    between = indent.group() if indent is not None else b" "
+    line = LINE_OF_NAME.match(target.text)
+    between = line[1] if line is not None else b" "
     said = b',%spath: "%s"' % (between, relpath(moved, new_base or ".").encode())
     return Edit(target.at + end, target.at + end, said)

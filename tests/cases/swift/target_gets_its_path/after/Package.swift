@@ -6,6 +6,7 @@ let package = Package(
     targets: [
         .target(name: "Core"),
         .target(
+            /** What is owed, and what (name: "Ledgers") once meant. */
             name: "Ledgers",
             dependencies: [
                 "Core",
