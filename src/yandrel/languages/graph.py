@@ -3,7 +3,7 @@
 from abc import ABC, abstractmethod
 from collections.abc import Mapping
 
-from yandrel.model.graph import Edge, Resolved
+from yandrel.model.graph import Edge, Resolved, Symbol
 from yandrel.model.project import Units
 
 
@@ -17,6 +17,10 @@ class KeptGraph(ABC):
     def namespace_at(self, path: str) -> str:
         """Return the namespace that a unit at a path would declare; nothing where units declare none."""
         return ""
+
+    def is_only_possible(self, symbol: Symbol) -> bool:
+        """Whether a name after a value only may mean a definition, since a member of that name goes first."""
+        return False
 
     def __init__(self, units: Units) -> None:
         self.units = units

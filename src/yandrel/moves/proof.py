@@ -249,7 +249,12 @@ class _Check:
     def compare_in_order(self, unit: str, new: str) -> None:
         if self.leads_alike(unit, new):
             return
-        for old_edge, new_edge in zip(self.before.edges_of(unit), self.after.edges_of(new)):
+        known = {(edge.line, edge.spelled) for edge in self.before.edges_of(unit)}
+        now = [
+            edge for edge in self.after.edges_of(new)
+            if (edge.line, edge.spelled) in known or not self.after.is_only_possible(edge.target)
+        ]  # fmt: skip
+        for old_edge, new_edge in zip(self.before.edges_of(unit), now):
             if old_edge.state == State.FOUND:
                 if not self.same(old_edge, new_edge):
                     self.lost(unit, old_edge)

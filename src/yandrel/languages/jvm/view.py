@@ -63,6 +63,11 @@ class JvmView(NamedView):
         places = self.table.all_of(*found) if found is not None else []
         return [other for other in places if other != symbol] if len(places) > 1 else []
 
+    def is_only_possible(self, symbol: Symbol) -> bool:
+        facts = self.units.facts.get(symbol.unit)
+        found = facts.definitions if facts is not None else ()
+        return any(d.owner for d in found if d.name == symbol.name)
+
     def may_be_parted(self, symbol: Symbol, others: list[Symbol]) -> bool:
         """Functions and properties of one name: uses choose among all that are imported."""
         facts = self.units.facts[symbol.unit]

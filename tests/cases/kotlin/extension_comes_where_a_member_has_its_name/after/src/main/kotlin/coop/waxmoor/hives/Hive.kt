@@ -1,0 +1,8 @@
+package coop.waxmoor.hives
+
+class Hive {
+    fun fill(swarm: Swarm) {
+        swarm.settle()
+        Comb(1).build()
+    }
+}

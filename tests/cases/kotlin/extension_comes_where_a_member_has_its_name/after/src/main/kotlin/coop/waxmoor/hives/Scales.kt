@@ -1,0 +1,5 @@
+package coop.waxmoor.hives
+
+class Scale
+
+fun Scale.settle(): Int = 0

@@ -1,0 +1,5 @@
+package coop.waxmoor.hives
+
+class Swarm {
+    fun settle(): Int = 1
+}

@@ -1,0 +1,5 @@
+package coop.waxmoor.hives
+
+class Comb(val cells: Int) {
+    fun build() {}
+}
