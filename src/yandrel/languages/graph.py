@@ -3,7 +3,7 @@
 from abc import ABC, abstractmethod
 from collections.abc import Mapping
 
-from yandrel.model.graph import Edge, Resolved, Symbol
+from yandrel.model.graph import Edge, Resolved
 from yandrel.model.project import Units
 
 
@@ -18,8 +18,8 @@ class KeptGraph(ABC):
         """Return the namespace that a unit at a path would declare; nothing where units declare none."""
         return ""
 
-    def is_only_possible(self, symbol: Symbol) -> bool:
-        """Whether a name after a value only may mean a definition, since a member of that name goes first."""
+    def is_only_possible(self, edge: Edge) -> bool:
+        """Whether a reference by a name after a value is only possible: a member of that name goes first."""
         return False
 
     def __init__(self, units: Units) -> None:

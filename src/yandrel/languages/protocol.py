@@ -70,8 +70,8 @@ class View(Protocol):
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
         """Return the units whose declared namespace is not that of their folder: declared, expected."""
 
-    def is_only_possible(self, symbol: Symbol) -> bool:
-        """Whether a name after a value only may mean a definition, since a member of that name goes first."""
+    def is_only_possible(self, edge: Edge) -> bool:
+        """Whether a reference by a name after a value is only possible: a member of that name goes first."""
 
     def is_standard(self, package: str) -> bool:
         """Whether an outside package is the language's own library."""

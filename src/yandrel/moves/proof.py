@@ -252,7 +252,7 @@ class _Check:
         known = {(edge.line, edge.spelled) for edge in self.before.edges_of(unit)}
         now = [
             edge for edge in self.after.edges_of(new)
-            if (edge.line, edge.spelled) in known or not self.after.is_only_possible(edge.target)
+            if (edge.line, edge.spelled) in known or not self.after.is_only_possible(edge)
         ]  # fmt: skip
         for old_edge, new_edge in zip(self.before.edges_of(unit), now):
             if old_edge.state == State.FOUND:

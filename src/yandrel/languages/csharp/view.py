@@ -6,7 +6,7 @@ from yandrel.languages.csharp.project import project_of
 from yandrel.languages.named.table import join_name
 from yandrel.languages.named.view import NamedView
 from yandrel.model.facts import Facts, Import, ImportedName, Mention
-from yandrel.model.graph import Resolved, State, Symbol
+from yandrel.model.graph import Edge, Resolved, State, Symbol
 
 SYSTEM = "System."
 STANDARD = ("System.", "Microsoft.", "Mono.")
@@ -106,6 +106,9 @@ class CSharpView(NamedView):
             return []
         seen = self.visible(around)
         return [symbol for symbol in found if self.home_of(symbol) in seen]
+
+    def is_only_possible(self, edge: Edge) -> bool:
+        return edge.target in self.extensions.get(edge.spelled, ())
 
     def home_of(self, symbol: Symbol) -> str:
         """Return the namespace that a type is declared in."""

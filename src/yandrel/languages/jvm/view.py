@@ -7,7 +7,7 @@ from functools import cached_property
 from yandrel.languages.named.table import join_name, last_of, parent_of
 from yandrel.languages.named.view import NamedView
 from yandrel.model.facts import Facts, Import, ImportedName, Mention
-from yandrel.model.graph import State, Symbol
+from yandrel.model.graph import Edge, State, Symbol
 from yandrel.model.project import Project, Units
 
 MADE_BY_BUILDS = frozenset({"R", "BuildConfig"})
@@ -63,10 +63,9 @@ class JvmView(NamedView):
         places = self.table.all_of(*found) if found is not None else []
         return [other for other in places if other != symbol] if len(places) > 1 else []
 
-    def is_only_possible(self, symbol: Symbol) -> bool:
-        facts = self.units.facts.get(symbol.unit)
-        found = facts.definitions if facts is not None else ()
-        return any(d.owner for d in found if d.name == symbol.name)
+    def is_only_possible(self, edge: Edge) -> bool:
+        facts = self.units.facts.get(edge.unit)
+        return facts is not None and any(d.owner for d in facts.definitions if d.name == edge.name)
 
     def may_be_parted(self, symbol: Symbol, others: list[Symbol]) -> bool:
         """Functions and properties of one name: uses choose among all that are imported."""

@@ -1,0 +1,11 @@
+namespace Waxmoor.Hives
+{
+    public class Hive
+    {
+        public void Fill(Swarm swarm)
+        {
+            swarm.Settle();
+            new Comb(1).Build();
+        }
+    }
+}

@@ -1,0 +1,4 @@
+namespace Waxmoor.Hives
+{
+    public class Swarm { public int Settle() { return 1; } }
+}
