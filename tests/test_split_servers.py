@@ -133,6 +133,7 @@ def test_express_server_with_handlers_in_place(tmp_path: Path, yandrel: Yandrel)
     assert {path for path in read_tree(root) if path not in before} == {
         "controllers/harvest-controller.js",
         "controllers/hive-controller.js",
+        "controllers/keeper-controller.js",
         "controllers/root-controller.js",
         "errors.js",
         "helpers/hive.js",
@@ -140,6 +141,7 @@ def test_express_server_with_handlers_in_place(tmp_path: Path, yandrel: Yandrel)
         "repositories/hive-repository.js",
         "routes/harvest-routes.js",
         "routes/hive-routes.js",
+        "routes/keeper-routes.js",
     }
     entry = (root / "server.js").read_text()
     assert "app.use('/hives', hiveRoutes);" in entry

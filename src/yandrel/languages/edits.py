@@ -34,6 +34,34 @@ def trim_end(source: bytes, edits: list[Edit]) -> list[Edit]:
     return [*edits[:first], Edit(min(start, edits[first].start), edits[-1].end, b"")]
 
 
+def keep_apart(source: bytes, edits: list[Edit]) -> list[Edit]:
+    """Return edits that leave a blank line between what stands around several parts that are cut."""
+    out: list[Edit] = []
+    run: list[Edit] = []
+    for edit in sorted(edits):
+        if edit.text or edit.start == edit.end or (run and edit.start != run[-1].end):
+            out += _with_blank_line(source, run)
+            run = []
+        if edit.text or edit.start == edit.end:
+            out.append(edit)
+        else:
+            run.append(edit)
+    return sorted([*out, *_with_blank_line(source, run)])
+
+
+def _with_blank_line(source: bytes, run: list[Edit]) -> list[Edit]:
+    """Return cuts that meet, shorter by the blank line at their end where none stands before them."""
+    if len(run) < 2:
+        return run
+    start, end = run[0].start, run[-1].end
+    line = b"\r\n" if source.endswith(b"\r\n", start, end) else b"\n"
+    blank = source.endswith(b"\n", 0, start) and source.endswith(line + line, start, end)
+    apart = source.endswith(line + line, 0, start) or not source[:start].strip() or not source[end:].strip()
+    if not blank or apart:
+        return run
+    return [*run[:-1], Edit(run[-1].start, end - len(line), b"")]
+
+
 def cut_span(source: bytes, start: int, end: int) -> tuple[int, int]:
     """Return the span of whole lines that goes with a definition, and one blank line around it."""
     while start > 0 and source[start - 1 : start] in (b" ", b"\t"):

@@ -20,6 +20,11 @@ const server = app.listen(0, async () => {
   await ask('POST', '/harvests', { hive: 1, grams: 100 });
   await ask('POST', '/harvests', { hive: 1, grams: 100 }, { 'x-keeper': 'Wynn' });
   await ask('GET', '/harvests');
+  await ask('GET', '/keepers');
+  await ask('GET', '/keepers', undefined, { 'x-keeper': 'Wynn' });
+  await ask('POST', '/keepers', {});
+  await ask('POST', '/keepers', { name: 'Wynn' });
+  await ask('GET', '/keepers/Wynn');
   await ask('DELETE', '/hives/1');
   await ask('GET', '/hives/');
   await ask('PATCH', '/hives/1');

@@ -58,6 +58,27 @@ app.get('/harvests', (req, res) => {
   res.json(hives.flatMap((hive) => hive.harvests));
 });
 
+const caught = (answer) => (req, res, next) => Promise.resolve(answer(req, res)).catch(next);
+
+app
+  .route('/keepers')
+  .get(
+    onlySignedIn,
+    caught(async (req, res) => {
+      res.json([req.get('x-keeper')]);
+    }),
+  )
+  .post(
+    caught(async (req, res) => {
+      if (!req.body.name) {
+        throw new InvalidError('a keeper has a name');
+      }
+      res.status(201).json({ name: req.body.name });
+    }),
+  );
+
+app.get('/keepers/:name', caught(async (req, res) => res.json({ name: req.params.name })));
+
 app.get('/', (req, res) => res.send('Waxmoor'));
 
 app.use((error, req, res, next) => {

@@ -26,6 +26,10 @@ PARTED = re.compile(
 )
 """What is not the same in a router that is mounted below a prefix."""
 MOUNTED_WHOLE = re.compile(rb"\w+\.use\(\s*(?:async\s*)?(?:function\b|\(|\w+\s*=>)")
+MOUNTED = re.compile(
+    r"\w+\.use\(\s*(['\"`])(?P<path>/[^'\"`]*)\1\s*,(?:.*,)?\s*(?P<router>\w+)\s*,?\s*\);?\Z", re.DOTALL
+)
+FUNCTIONS = ("arrow_function", "function_expression")
 INDENT = "  "
 
 
@@ -52,18 +56,25 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
     root = parse(source, unit).root_node
     if root.has_error:
         return Lifted(source)
+    style = style_of(source, unit)
+    lines = [_lines(route.arguments[-1]) for route in find_routes(root, chains=True)]
+    unchained = _part_chains(root, style)
+    if unchained:
+        source = apply_edits(source, unchained)
+        root = parse(source, unit).root_node
     routes = find_routes(root)
     taken = set(re.findall(r"[A-Za-z_$][\w$]*", source.decode("utf-8", "replace")))
-    style = style_of(source, unit)
     typed = language_name(unit) == "typescript"
     types = _import_type(root) if typed else None
+    prefixes = _prefixes_of(root)
     edits: list[Edit] = []
     handlers = {}
-    for route in routes:
-        made = _name_handler(route, taken, typed, types is not None, style.semicolon)
+    for route, place in zip(routes, lines, strict=True):
+        path = prefixes.get(route.owner, "") + route.path
+        made = _name_handler(route, path, taken, typed, types is not None, style.semicolon)
         edits += made
         if made:
-            handlers[made[1].text.decode()] = _lines(route.arguments[-1])
+            handlers[made[1].text.decode()] = place
     if types and any(b": RequestHandler" in edit.text for edit in edits):
         edits += types
     text = apply_edits(source, edits) if edits else source
@@ -71,7 +82,7 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
     text = apply_edits(text, gathered) if gathered else text
     first: dict[str, tuple[int, int]] = {}
     for name, group in groups.items():
-        own = [_lines(route.statement) for route in routes if route.group == group]
+        own = [place for route, place in zip(routes, lines, strict=True) if route.group == group]
         first[name] = (own[0][0], own[-1][1])
     return Lifted(text, handlers, first, frozenset(route.owner for route in routes))
 
@@ -80,11 +91,73 @@ def _lines(node: Node) -> tuple[int, int]:
     return node.start_point[0] + 1, node.end_point[0] + 1
 
 
-def find_routes(root: Node) -> list[Route]:
-    """Return the routes that statements at the top level declare on an application or a router."""
+def find_routes(root: Node, chains: bool = False) -> list[Route]:
+    """Return the routes that statements at the top level declare on an application or a router.
+
+    Those of `app.route("/hives").get(…).post(…)` only where `chains` are asked for.
+    """
     makers = _values(root, MAKERS)
-    found = (_read_route(node, makers) for node in root.named_children)
-    return [route for route in found if route is not None]
+    routes = []
+    for node in root.named_children:
+        found = _read_route(node, makers)
+        routes += [found] if found is not None else _read_chain(node, makers) if chains else []
+    return routes
+
+
+def _part_chains(root: Node, style: Style) -> list[Edit]:
+    """Return the edits that give each method of a chained route a statement of its own."""
+    makers = _values(root, MAKERS)
+    edits = []
+    for node in root.named_children:
+        lines = []
+        for route in _read_chain(node, makers):
+            given = ", ".join(_moved_out(argument, route.statement) for argument in route.arguments)
+            path = f"{style.quote}{route.path}{style.quote}"
+            lines.append(f"{route.owner}.{route.method}({path}, {given}){style.semicolon}")
+        if lines:
+            edits.append(Edit(node.start_byte, node.end_byte, "\n".join(lines).encode()))
+    return edits
+
+
+def _read_chain(statement: Node, owners: set[str]) -> list[Route]:
+    """Return the routes of `app.route("/hives").get(…).post(…)`, nothing where it is anything else."""
+    call = first_child(statement) if statement.type == "expression_statement" else None
+    links: list[tuple[str, list[Node]]] = []
+    while call is not None and call.type == "call_expression":
+        function, arguments = call.child_by_field_name("function"), call.child_by_field_name("arguments")
+        if function is None or arguments is None or function.type != "member_expression":
+            return []
+        given = [child for child in arguments.named_children if child.type != "comment"]
+        links.insert(0, (text_of(function.child_by_field_name("property")), given))
+        call = function.child_by_field_name("object")
+    owner = text_of(call)
+    if len(links) < 2 or links[0][0] != "route" or len(links[0][1]) != 1:
+        return []
+    path = string_value(links[0][1][0])
+    known = owner in owners or (APPLICATIONS.fullmatch(owner) is not None and (path or "").startswith("/"))
+    if path is None or not known or not all(method in METHODS and given for method, given in links[1:]):
+        return []
+    return [Route(statement, owner, method, path, given) for method, given in links[1:]]
+
+
+def _moved_out(node: Node, outer: Node) -> str:
+    """Return a node's text for a place as far in as a statement, where no text of several lines is in it."""
+    text = text_of(node)
+    lines = text.split("\n")
+    depth = _depth_of(node) - _depth_of(outer)
+    if depth <= 0 or "`" in text:
+        return text
+    return "\n".join([lines[0], *(line[min(depth, len(line) - len(line.lstrip())) :] for line in lines[1:])])
+
+
+def _depth_of(node: Node) -> int:
+    """Return how far in the line is that a node starts in."""
+    top = node
+    while top.parent is not None:
+        top = top.parent
+    line = (top.text or b"")[: node.start_byte - top.start_byte].rpartition(b"\n")[2]
+    shown = line + (node.text or b"")
+    return len(shown) - len(shown.lstrip())
 
 
 def _values(root: Node, pattern: re.Pattern[str]) -> set[str]:
@@ -118,28 +191,48 @@ def _read_route(statement: Node, owners: set[str]) -> Route | None:
     return Route(statement, owner, method, path, given[1:], handler)
 
 
-def _name_handler(route: Route, taken: set[str], typed: bool, told: bool, end: str) -> list[Edit]:
-    """Return the edits that put a handler before its route, under a name.
+def _prefixes_of(root: Node) -> dict[str, str]:
+    """Return the paths that routers are mounted on, by the routers' names."""
+    prefixes = {}
+    for node in root.named_children:
+        found = MOUNTED.match(text_of(node))
+        if found is not None:
+            prefixes[found["router"]] = found["path"].rstrip("/")
+    return prefixes
+
+
+def _name_handler(route: Route, path: str, taken: set[str], typed: bool, told: bool, end: str) -> list[Edit]:
+    """Return the edits that put a handler before its route, under a name that its whole path tells.
 
     Where types are written and the handler's say none, it gets one, if it is `told` where from. `end` is
     what statements end with.
     """
     handler = route.arguments[-1]
-    if handler.type not in ("arrow_function", "function_expression"):
+    wrapped = _wrapped_in(handler)
+    if handler.type not in FUNCTIONS and wrapped is None:
         return []
     kind = ""
-    if typed and not _says_types(handler):
+    if typed and wrapped is None and not _says_types(handler):
         if not told:
             return []
         kind = ": RequestHandler"
-    name = handler_name(route.method, route.path, taken)
+    name = handler_name(route.method, path, taken)
     taken.add(name)
-    text = handler.text or b""
+    text = _moved_out(handler, route.statement).encode()
     at = route.statement.start_byte
     return [
         Edit(at, at, f"const {name}{kind} = ".encode() + text + f"{end}\n\n".encode()),
         Edit(handler.start_byte, handler.end_byte, name.encode()),
     ]
+
+
+def _wrapped_in(call: Node) -> Node | None:
+    """Return the function that is all that another is called with: `wrap(async (req, res) => …)`."""
+    arguments = call.child_by_field_name("arguments") if call.type == "call_expression" else None
+    function = call.child_by_field_name("function")
+    given = arguments.named_children if arguments is not None else []
+    plain = function is not None and function.type in ("identifier", "member_expression")
+    return given[0] if plain and len(given) == 1 and given[0].type in FUNCTIONS else None
 
 
 def _says_types(handler: Node) -> bool:

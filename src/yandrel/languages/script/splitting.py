@@ -23,7 +23,12 @@ CONNECTION = re.compile(
     rb"\s*\(|(?:[\w.]+\.)?(?:createConnection|createPool)\s*\(|knex\s*\()"
 )
 VALIDATION = re.compile(rb"=\s*\[\s*(?:body|check|param|query|header|cookie|oneOf)\s*\(")
-MADE = (("model", DATA_MODEL), ("store", CONNECTION), ("validator", VALIDATION))
+DESCRIPTION = re.compile(
+    rb"=\s*(?:(?:z|zod|[Jj]oi|[Yy]up|Type|t|v)\s*\.\s*(?:strict|loose)?[oO]bject\s*(?:<[^>]*>)?\("
+    rb"|\{\s*(?:\$id\s*:[^,]*,\s*)?['\"]?type['\"]?\s*:\s*['\"]object['\"])"
+)
+"""What says which form data has: by a validating library, or as JSON describes it."""
+MADE = (("model", DATA_MODEL), ("schema", DESCRIPTION), ("store", CONNECTION), ("validator", VALIDATION))
 STATE = re.compile(rb"=\s*(?:\[|\{\s*\}|new\s+\w+)")
 FILLED = re.compile(rb"=\s*(?:\[\s*[^\s\]]|\{\s*[^\s}]|new\s+\w+\(\s*[^\s)])")
 """What holds something from the start."""

@@ -1,28 +1,22 @@
 import express, { Request, Response, NextFunction, Router } from 'express';
+import { createTodo, listTodos, showTodo } from './controllers/todo-controller';
 import { HttpError } from './errors';
-import { asyncHandler, authenticate } from './middleware/common';
-import { TodoRepository } from './repositories/todo-repository';
+import { authenticate } from './middleware/common';
 import { userRoutes } from './routes/user-routes';
-import { TodoService } from './services/todo-service';
 
 const app = express();
 app.use(express.json());
 
-const service = new TodoService(new TodoRepository());
-
 const todoRouter = Router();
 
-todoRouter.get('/', asyncHandler((_req, res) => res.json(service.list())));
+todoRouter.get('/', listTodos);
 
-todoRouter.get('/:id', asyncHandler((req, res) => res.json(service.get(req.params.id))));
+todoRouter.get('/:id', showTodo);
 
 todoRouter.post(
   '/',
   authenticate,
-  asyncHandler((req, res) => {
-    const created = service.create({ title: req.body.title, ownerId: res.locals.user.id });
-    res.status(201).json(created);
-  }),
+  createTodo,
 );
 
 app.use('/todos', todoRouter);

@@ -1,0 +1,5 @@
+import { Request } from 'express';
+
+export interface AuthedRequest extends Request {
+  keeper?: { id: number; role: string };
+}
