@@ -70,7 +70,7 @@ def _count_uses(
             if name in modules and name != own:
                 seen[name] = seen.get(name, False) or "@testable" in found[1]
                 unknown = bool(own) and name not in modules[own].needs
-                refused[f"{own} does not depend on what it imports"] += unknown
+                refused[f"{own} imports {name} without leave"] = int(unknown)
     types = {
         name
         for module, whole in seen.items()

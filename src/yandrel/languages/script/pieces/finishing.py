@@ -13,6 +13,13 @@ from yandrel.languages.script.statements import (
 )
 from yandrel.model.changes import Edit, apply_edits
 
+HEAD = re.compile(rb"(?:\s|//[^\n]*|/\*.*?\*/|(['\"])use strict\1;?)*", re.DOTALL)
+
+
+def _is_only_head(text: bytes, source: bytes) -> bool:
+    """Whether nothing is left of a file, or only the comment that it began with."""
+    return HEAD.fullmatch(text) is not None and source.lstrip().startswith(text.strip())
+
 
 class Finishing:
     """Settles the imports of the modules, and writes them."""
@@ -58,7 +65,7 @@ class Finishing:
                 except ValueError:
                     self.change.refuse(unit, 0, "cannot be rewritten: two changes meet")
                     continue
-                if not text.strip() and self.change.leaving(unit):
+                if self.change.leaving(unit) and _is_only_head(text, module.source):
                     self.change.result.emptied.add(unit)
                 else:
                     self.change.result.edits[unit] = merged

@@ -1,0 +1,5 @@
+export interface Weight {
+  grams: number;
+}
+
+export const none: Weight = { grams: 0 };

@@ -1,0 +1,2 @@
+export * from './stream/types';
+export * from './scale';

@@ -1,0 +1,3 @@
+import type { Weight } from './stream/types';
+
+export const none: Weight = { grams: 0 };

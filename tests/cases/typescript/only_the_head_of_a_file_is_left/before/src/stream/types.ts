@@ -1,0 +1,5 @@
+/* eslint-disable no-namespace */
+
+export interface Weight {
+  grams: number;
+}
