@@ -15,7 +15,12 @@ def merge_edits(edits: list[Edit]) -> list[Edit]:
     for edit in dict.fromkeys(edits):
         if edit.text and not any(s < edit.end and edit.start < e for s, e in cuts):
             out.append(edit)
-    return sorted(out)
+    return sorted(out, key=_place_of)
+
+
+def _place_of(edit: Edit) -> tuple[int, bool]:
+    """Return where an edit is; insertions at one place keep the order they came in."""
+    return edit.start, edit.end != edit.start
 
 
 def trim_end(source: bytes, edits: list[Edit]) -> list[Edit]:
@@ -38,7 +43,7 @@ def keep_apart(source: bytes, edits: list[Edit]) -> list[Edit]:
     """Return edits that leave a blank line between what stands around several parts that are cut."""
     out: list[Edit] = []
     run: list[Edit] = []
-    for edit in sorted(edits):
+    for edit in sorted(edits, key=_place_of):
         if edit.text or edit.start == edit.end or (run and edit.start != run[-1].end):
             out += _with_blank_line(source, run)
             run = []
@@ -46,7 +51,7 @@ def keep_apart(source: bytes, edits: list[Edit]) -> list[Edit]:
             out.append(edit)
         else:
             run.append(edit)
-    return sorted([*out, *_with_blank_line(source, run)])
+    return sorted([*out, *_with_blank_line(source, run)], key=_place_of)
 
 
 def _with_blank_line(source: bytes, run: list[Edit]) -> list[Edit]:
@@ -56,8 +61,9 @@ def _with_blank_line(source: bytes, run: list[Edit]) -> list[Edit]:
     start, end = run[0].start, run[-1].end
     line = b"\r\n" if source.endswith(b"\r\n", start, end) else b"\n"
     blank = source.endswith(b"\n", 0, start) and source.endswith(line + line, start, end)
-    apart = source.endswith(line + line, 0, start) or not source[:start].strip() or not source[end:].strip()
-    if not blank or apart:
+    before, after = source[:start].rstrip(), source[end:].lstrip()
+    apart = source.endswith(line + line, 0, start) or not before or not after
+    if not blank or apart or before.endswith((b"(", b"{", b"[")) or after.startswith((b")", b"}", b"]")):
         return run
     return [*run[:-1], Edit(run[-1].start, end - len(line), b"")]
 

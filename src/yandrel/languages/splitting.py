@@ -25,6 +25,11 @@ ROLE_WORDS = frozenset(
     | {"error", "exception", "helper", "manager", "request", "response", "dto", "router", "routes"}
 )
 
+VERBS = frozenset({"create", "update", "new", "add", "edit", "patch", "delete", "remove", "list", "get"})
+"""First words of types that say what is done with what they are about."""
+BEARERS = ("Exception", "Error")
+CARRIED = ("Request", "Response", "Dto", "DTO", "Input", "Payload", "Params")
+"""How types are called of which data comes in or goes out."""
 LINKS = frozenset({"by", "of", "for", "with", "from", "to", "in", "at", "on", "all"})
 SHARED_ROLES = frozenset({"error", "middleware", "helper", "config"})
 
@@ -76,7 +81,7 @@ class DefinitionSplitter:
         pieces = []
         for name, definition in found.items():
             needs = frozenset(words[name] & found.keys() - {name})
-            role = told[name] or ("model" if definition.kind in TYPE_KINDS else "")
+            role = told[name]
             pieces.append(
                 SplitPiece(
                     name, definition.kind, role, self._concept(name, concepts), definition.line,
@@ -91,7 +96,12 @@ class DefinitionSplitter:
 
     def _role(self, definition: Definition, text: bytes) -> str:
         role = self.role_of(definition, text)
-        return role or ("repository" if definition.kind == "function" and SQL.search(text) else "")
+        if role or definition.kind not in TYPE_KINDS:
+            return role or ("repository" if definition.kind == "function" and SQL.search(text) else "")
+        if any(base.endswith(BEARERS) for base in definition.bases):
+            return "error"
+        widened = any(base.endswith(CARRIED) for base in definition.bases)
+        return "schema" if definition.name.endswith(CARRIED) and not widened else "model"
 
     def customs_of(self, facts: Facts) -> str:
         """Return whose customs a built-in layout for a file follows."""
@@ -119,6 +129,7 @@ class DefinitionSplitter:
 
     def _bare(self, name: str) -> str:
         words = [word for word in words_of(name) if word not in ROLE_WORDS]
+        words = words[1:] if len(words) > 1 and words[0] in VERBS else words
         return singular("_".join(words)) if words else ""
 
     def _object(self, name: str) -> str:

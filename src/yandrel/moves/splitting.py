@@ -22,6 +22,7 @@ INSTEAD: dict[str, tuple[str, ...]] = {
     "repository": ("repository", "service", "helper"),
     "validator": ("validator", "schema", "helper"),
     "middleware": ("middleware", "helper"),
+    "migration": ("migration", "model", "helper"),
     "error": ("error", "helper"),
     "helper": ("helper", "service"),
     "": ("helper", "service"),

@@ -24,6 +24,14 @@ HOLDS_MANY = re.compile(
 """A variable that holds things of the application: a map, a list, a store that is made."""
 HANDLER = re.compile(rb"\bhttp\.ResponseWriter\b[^)]*\*http\.Request\b")
 WRAPS = re.compile(rb"\)\s*http\.Handler(?:Func)?\s*\{")
+ASKED = re.compile(rb"\(\s*\w+\s+(?:\*gin\.Context|echo\.Context|\*fiber\.Ctx)\s*\)")
+PASSES_ON = re.compile(rb"\)\s*(?:gin\.HandlerFunc|echo\.MiddlewareFunc|fiber\.Handler)\s*\{")
+CONNECTION = re.compile(
+    rb"\*(?:gorm\.DB|sql\.DB|sqlx\.DB|mongo\.(?:Client|Database)|redis\.Client|pgxpool\.Pool)\b"
+)
+CONNECTS = re.compile(
+    rb"\b(?:gorm\.Open|sqlx?\.(?:Open|Connect)|mongo\.Connect|redis\.NewClient|pgxpool\.New)\("
+)
 
 
 def role_of(definition: Definition, text: bytes) -> str:
@@ -32,9 +40,15 @@ def role_of(definition: Definition, text: bytes) -> str:
         head = text.partition(b"{")[0]
         if WRAPS.search(text[: len(head) + 1]) and b"http.Handler" in head.partition(b")")[0]:
             return "middleware"
-        return "controller" if HANDLER.search(head) else ""
+        if PASSES_ON.search(text[: len(head) + 1]):
+            return "middleware"
+        if CONNECTS.search(text) and definition.name != "main":
+            return "store"
+        return "controller" if HANDLER.search(head) or ASKED.search(head) else ""
     if definition.kind == "constant" and MADE_ERROR.search(text):
         return "error"
+    if definition.kind == "constant" and CONNECTION.search(text.partition(b"=")[0]):
+        return "store"
     if definition.kind == "constant":
         return "state" if definition.value != "const" and HOLDS_MANY.search(text) else "constant"
     if definition.kind in ("struct", "interface") and definition.name.endswith("Error"):

@@ -136,7 +136,7 @@ class JvmDialect(Dialect):
             return path if parent_of(path) else None
         if not parent_of(path):
             return None
-        return draft.bring_in(path, "type")
+        return draft.bring_in(path, "type", use.head)
 
     def _spell_member(self, path: str, draft: Draft) -> str | None:
         bound = draft.binding_of(path, "type")

@@ -110,8 +110,11 @@ class Draft(ABC):
         """Return the name that an import binds a qualified name to."""
 
     @abstractmethod
-    def bring_in(self, path: str, space: str) -> str | None:
-        """Import a qualified name; return what it is bound to, None where no name is free."""
+    def bring_in(self, path: str, space: str, written: str = "") -> str | None:
+        """Import a qualified name; return what it is bound to, None where no name is free.
+
+        What is `written` stays where it was an alias in the file that the use comes from.
+        """
 
     @abstractmethod
     def open(self, path: str) -> None:

@@ -195,6 +195,13 @@ class BlockDraft(Draft):
             if item.arrival is not None
             for key, path in item.arrival.scope.bound.items()
         }
+        self.aliases = {
+            (key[0], self.fold(context.place(path, key[0]), key[0])): key[1]
+            for item in wanted
+            if item.arrival is not None
+            for key, path in item.arrival.scope.bound.items()
+            if key[1] != self.fold(last_of(path), key[0])
+        }
         self.claims: dict[tuple[str, str], set[str]] = {}
         for item in wanted:
             if item.use.kind == "code" and not item.use.rooted and item.target:
@@ -267,10 +274,13 @@ class BlockDraft(Draft):
         self.added.pop()
         self.refresh()
 
-    def bring_in(self, path: str, space: str) -> str | None:
+    def bring_in(self, path: str, space: str, written: str = "") -> str | None:
         name = last_of(path)
         alias = ""
-        if self.means_other(name, path, space):
+        known = self.aliases.get((space, self.fold(path, space))) == self.fold(written, space)
+        if known and not self.means_other(written, path, space):
+            alias = written
+        elif self.means_other(name, path, space):
             outer = path.split(".")[-2] if "." in path else "Other"
             for candidate in (outer + name, "Other" + name):
                 if not self.means_other(candidate, path, space):

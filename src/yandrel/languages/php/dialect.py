@@ -95,7 +95,7 @@ class PhpDialect(Dialect):
         plain = not parent_of(path) and (space, fold(path, space)) not in draft.imported
         if use.kind == "doc" or plain:
             return "\\" + path.replace(".", "\\")
-        brought = draft.bring_in(path, space)
+        brought = draft.bring_in(path, space, use.head)
         return brought if brought is not None else "\\" + path.replace(".", "\\")
 
     def _spell_qualified(self, path: str, space: str, draft: Draft) -> str:

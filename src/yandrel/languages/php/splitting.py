@@ -17,6 +17,7 @@ HANDLER = re.compile(rb"\(\s*(?:array|\??[\w\\]*Request)\s+\$(?:request|req|quer
 ASKS = re.compile(
     rb"\$_(?:GET|POST|REQUEST|FILES)\b|\$_SERVER\[['\"](?:REQUEST_METHOD|REQUEST_URI|PATH_INFO)\b"
 )
+CONNECTS = re.compile(rb"\breturn\s+new\s+\\?(?:PDO|mysqli|Redis)\s*\(")
 HEAD = re.compile(
     rb"\A(?:#![^\n]*\n)?<\?php\s*(?:(?://|#)[^\n]*\n\s*|/\*.*?\*/\s*)*(declare\s*\([^)]*\)\s*;)?", re.DOTALL
 )
@@ -26,6 +27,8 @@ def role_of(definition: Definition, text: bytes) -> str:
     """Return the role that a definition's own text tells."""
     if definition.kind == "function":
         head = text.partition(b"{")[0]
+        if CONNECTS.search(text):
+            return "store"
         return "controller" if HANDLER.search(head) or ASKS.search(text) else ""
     return "constant" if definition.kind == "constant" else ""
 

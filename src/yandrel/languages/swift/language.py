@@ -5,7 +5,7 @@ from typing import TYPE_CHECKING
 
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
-from yandrel.languages.protocol import Scaffolder
+from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.swift.facts import read_facts
 from yandrel.languages.swift.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.swift.roles import HINTS
@@ -58,6 +58,11 @@ class SwiftLanguage(NamedLanguage):
         from yandrel.languages.swift.cutting import cut_swift
 
         return cut_swift(unit)
+
+    def splitter(self, name: str = "") -> Splitter:
+        from yandrel.languages.swift.splitting import SPLITTER
+
+        return SPLITTER
 
     def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.swift.scaffold import SwiftScaffolder

@@ -1,9 +1,9 @@
 using System;
-#if !(SMALL)
-using System.IO.Compression;
-#endif
 #if SMALL
 using System.IO;
+#endif
+#if !(SMALL)
+using System.IO.Compression;
 #endif
 
 namespace Waxmoor

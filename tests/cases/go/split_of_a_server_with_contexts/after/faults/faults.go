@@ -1,0 +1,5 @@
+package faults
+
+import "errors"
+
+var ErrNoHive = errors.New("no such hive")

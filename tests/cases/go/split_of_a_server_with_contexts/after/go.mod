@@ -1,0 +1,3 @@
+module waxmoor.coop/api
+
+go 1.21

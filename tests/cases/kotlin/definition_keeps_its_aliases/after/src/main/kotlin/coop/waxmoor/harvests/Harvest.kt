@@ -1,0 +1,3 @@
+package coop.waxmoor.harvests
+
+class Harvest

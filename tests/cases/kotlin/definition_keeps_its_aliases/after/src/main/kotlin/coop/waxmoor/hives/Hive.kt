@@ -1,0 +1,6 @@
+package coop.waxmoor.hives
+
+import coop.waxmoor.harvests.Harvest as Yield
+import java.util.Date as Day
+
+class Hive(val yield: Yield, val day: Day)

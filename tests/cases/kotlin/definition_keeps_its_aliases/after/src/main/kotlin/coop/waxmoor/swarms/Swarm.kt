@@ -1,0 +1,5 @@
+package coop.waxmoor.swarms
+
+import coop.waxmoor.harvests.Harvest as Yield
+
+class Swarm(val yield: Yield)

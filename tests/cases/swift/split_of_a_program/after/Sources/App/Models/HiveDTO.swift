@@ -1,0 +1,6 @@
+import Fluent
+import Vapor
+
+struct HiveDTO: Content {
+    let name: String
+}
