@@ -3,7 +3,7 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field
 
-AMBIGUOUS = "?"
+from yandrel.languages.named.table import AMBIGUOUS
 
 
 @dataclass

@@ -1,9 +1,9 @@
 """What C#'s names mean, across the units of an application."""
 
 from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER
-from yandrel.languages.csharp.lookup import AMBIGUOUS, Names, Surroundings, find_rooted, find_type, levels_of
+from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
 from yandrel.languages.csharp.project import project_of
-from yandrel.languages.named.table import join_name
+from yandrel.languages.named.table import AMBIGUOUS, join_name
 from yandrel.languages.named.view import NamedView
 from yandrel.model.facts import Facts, Import, ImportedName, Mention
 from yandrel.model.graph import Edge, Resolved, State, Symbol

@@ -20,12 +20,10 @@ from yandrel.languages.named.assemblies import keep_to_file
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
 from yandrel.languages.named.statements import insert_lines, remove_statement
-from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
+from yandrel.languages.named.table import AMBIGUOUS, Renaming, join_name, last_of, parent_of
 from yandrel.model.changes import Edit, Note, Refusal, Relocation
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
-
-AMBIGUOUS = "?"
 
 
 class JvmDialect(Dialect):

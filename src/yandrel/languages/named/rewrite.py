@@ -17,7 +17,7 @@ from yandrel.languages.named.dialect import (
     Scope,
 )
 from yandrel.languages.named.settle import NameMap, settle_relocation
-from yandrel.languages.named.table import Renaming, last_of, parent_of
+from yandrel.languages.named.table import AMBIGUOUS, Renaming, last_of, parent_of
 from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits, tell_leaving
 from yandrel.model.graph import Symbol
 
@@ -479,7 +479,7 @@ def wants(
     out = []
     for use in uses:
         meant = context.dialect.meaning(scope, use, context.before)
-        if meant is None:
+        if meant is None or meant.partition(".")[0] == AMBIGUOUS:
             if use.kind == "code" and not use.rooted:
                 written = content.source[use.start : use.end].decode("utf-8", "replace")
                 out.append(Wanted(use, "", written, arrival))

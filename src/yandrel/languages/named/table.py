@@ -7,6 +7,9 @@ from yandrel.model.graph import Symbol
 
 Fold = Callable[[str, str], str]
 
+AMBIGUOUS = "?"
+"""What a name means that several things of that name are seen for."""
+
 
 def join_name(namespace: str, name: str) -> str:
     return f"{namespace}.{name}" if namespace else name
