@@ -71,6 +71,7 @@ HINTS: tuple[Hint, ...] = (
     *_files("middleware", 6, "middleware middlewares guard interceptor"),
     *_hints("middleware", "folder", 5, "middleware middlewares guards interceptors"),
     *_hints("middleware", "type", 5, "?*Middleware ?*Guard ?*Interceptor"),
+    *_hints("middleware", "type", 6, "asyncHandler errorHandler ?*ErrorHandler notFoundHandler catchAsync"),
     *_files("command", 5, "command commands"),
     *_hints("command", "folder", 5, "commands cli"),
     *_hints("command", "type", 4, "?*Command"),
