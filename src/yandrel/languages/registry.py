@@ -14,7 +14,7 @@ LANGUAGES = {
         10,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 8),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 9),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 10),
     "go": ("yandrel.languages.go.language", (".go",), 6),
     "swift": ("yandrel.languages.swift.language", (".swift",), 4),
     "php": ("yandrel.languages.php.language", (".php",), 6),

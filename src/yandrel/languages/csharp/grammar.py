@@ -39,7 +39,23 @@ def blank_marks(source: bytes) -> bytes:
     return source[:1] + source[1:].replace(MARK, b"   ")
 
 
-GRAMMAR = Grammar(tree_sitter_c_sharp.language, spell_out=blank_marks, unknown=re.compile(rb"(?<!\A)" + MARK))
+POINTED_AT = re.compile(rb"(^[ \t]*|[=(,!&|?:<>+\-{][ \t]*|\breturn[ \t]+)(\*+)(?=[\w(])", re.MULTILINE)
+"""What stands where a pointer leads, in code that is called unsafe."""
+
+
+CAST_TO_POINTER = re.compile(rb"(\([\w.]+)\*+\)&")
+
+
+def spell_out(source: bytes) -> bytes:
+    """Return source of the same length, without what the grammar does not know."""
+    plain = blank_marks(source)
+    if b"unsafe" not in source:
+        return plain
+    plain = CAST_TO_POINTER.sub(lambda found: found[1] + b")".rjust(len(found[0]) - len(found[1])), plain)
+    return POINTED_AT.sub(lambda found: found[1] + b" " * len(found[2]), plain)
+
+
+GRAMMAR = Grammar(tree_sitter_c_sharp.language, spell_out=spell_out, unknown=re.compile(rb"(?<!\A)" + MARK))
 parse = GRAMMAR.parse
 OUTLINES = Outlines(
     GRAMMAR,
