@@ -43,6 +43,7 @@ POINTED_AT = re.compile(rb"(^[ \t]*|[=(,!&|?:<>+\-{][ \t]*|\breturn[ \t]+)(\*+)(
 """What stands where a pointer leads, in code that is called unsafe."""
 
 
+CAST_TWICE = re.compile(rb"\)\*(?=\([\w.]+\*+\)&)")
 CAST_TO_POINTER = re.compile(rb"(\([\w.]+)\*+\)&")
 
 
@@ -51,6 +52,7 @@ def spell_out(source: bytes) -> bytes:
     plain = blank_marks(source)
     if b"unsafe" not in source:
         return plain
+    plain = CAST_TWICE.sub(b") ", plain)
     plain = CAST_TO_POINTER.sub(lambda found: found[1] + b")".rjust(len(found[0]) - len(found[1])), plain)
     return POINTED_AT.sub(lambda found: found[1] + b" " * len(found[2]), plain)
 
