@@ -15,6 +15,7 @@ UNKNOWN = [
     'val doors = mapOf("open" to fun(key, value) {\n    look(key)\n})\n',
     "class Hive<\n    T : Comb<Bees, out Honey>,\n>(val comb: T) : Home() {\n}\n",
     "fun weigh() {\n    try {\n        look()\n    }\n    catch (e: Rain) {\n    }\n    catch (e: Wind) {\n    }\n}\n",
+    "class Hive(val dynamic: Scale) {\n    val none: Boolean\n        get() {\n            return dynamic.none\n        }\n}\n",
 ]
 
 

@@ -3,6 +3,8 @@
 import re
 
 EMPTY_LIST = re.compile(rb"(?<=[=(,]) ?\[[ \t]*\]")
+DYNAMIC = re.compile(rb"(?<![\w.`:<])(?<!: )dynamic\b(?!`)")
+"""A value called like a type of Kotlin for the browser."""
 NAMELESS = re.compile(rb"\bfun\((?P<names>[\w, ]*)\)(?P<gap> ?)\{")
 LAST_COMMA = re.compile(rb",(?=\s*>)")
 CATCH = re.compile(rb"\}(?P<gap>[ \t]*\r?\n[ \t]*)(?=(?:catch|finally)\b)")
@@ -20,10 +22,12 @@ def spell_out(source: bytes) -> bytes:
 
     These are a function without a name and types (read as a lambda), an empty list in an annotation (read
     as a number), a comma after the last type parameter, a second `catch` on a line of its own (read as if
-    the bracket stood before it), and a constructor on its own line with modifiers (read without these).
+    the bracket stood before it), a constructor on its own line with modifiers (read without these), and
+    values called dynamic.
     """
     plain = EMPTY_LIST.sub(lambda found: b"0".ljust(len(found[0])), source)
     plain = LAST_COMMA.sub(b" ", plain)
+    plain = DYNAMIC.sub(b"dynamiC", plain)
     plain = CATCH.sub(lambda found: found["gap"] + b"}", plain)
     plain = NAMELESS.sub(lambda found: b"{   %b%b->" % (found["names"], found["gap"]), plain)
     return CONSTRUCTOR.sub(lambda found: found["start"] + _blanked(found["words"]), plain)
