@@ -43,3 +43,17 @@ def handler_name(method: str, path: str, taken: set[str]) -> str:
     while name in taken:
         name, number = f"{stem}{number}", number + 1
     return name
+
+
+STAYS = "its handler is written in place, and stays; give it a name first"
+
+
+def handlers_in_place(pattern: re.Pattern[bytes], source: bytes) -> tuple[tuple[int, str, str], ...]:
+    """Return the line, the path and why of each handler that stays where its route is.
+
+    The pattern's group `path` is what the route's path is.
+    """
+    return tuple(
+        (source.count(b"\n", 0, found.start("path")) + 1, found["path"].decode("utf-8", "replace"), STAYS)
+        for found in pattern.finditer(source)
+    )

@@ -1,5 +1,6 @@
 """C#, behind the language protocol."""
 
+import re
 from collections.abc import Mapping
 from typing import TYPE_CHECKING
 
@@ -37,6 +38,9 @@ class CSharpLanguage(NamedLanguage):
     suffixes = (".cs",)
     manifests = MANIFESTS
     words = KEYWORDS
+    in_place = re.compile(
+        rb'\.Map(?:Get|Post|Put|Patch|Delete)\(\s*"(?P<path>[^"]*)"\s*,\s*(?:async\s*)?(?:\([^()]*\)|\w+)\s*=>'
+    )
 
     def name_of(self, path: str) -> str:
         return "csharp"

@@ -8,9 +8,10 @@ from tree_sitter import Node
 from yandrel.languages.jvm.cutting import cut_java
 from yandrel.languages.jvm.facts import read_facts
 from yandrel.languages.jvm.grammar import TYPE_KINDS, modifiers_of, parse, words_of_modifiers
+from yandrel.languages.lifting import handlers_in_place
 from yandrel.languages.splitting import TypeSplitter
 from yandrel.languages.trees import text_of
-from yandrel.model.changes import Edit, apply_edits
+from yandrel.model.changes import Edit, Note, apply_edits
 from yandrel.model.facts import Definition
 
 CLASS_NAME = re.compile(rb"\bclass\s+(\w+)")
@@ -19,6 +20,10 @@ REQUEST = re.compile(
     rb"|ApplicationCall|HttpRequest)\b"
 )
 """A parameter that only those who answer requests take."""
+IN_PLACE = re.compile(
+    rb'\.(?:get|post|put|patch|delete)\(\s*"(?P<path>/[^"]*)"\s*,\s*(?:\w+|\([^()]*\))\s*->'
+)
+"""A route whose handler is written in it."""
 SAID = {"public", "protected", "private"}
 MEMBERS = {*TYPE_KINDS, "field_declaration", "method_declaration", "constructor_declaration"}
 
@@ -49,7 +54,9 @@ class JavaSplitter(TypeSplitter):
     """Makes public what only the package saw, as far as it is named from elsewhere in the file."""
 
     def __init__(self) -> None:
-        super().__init__(lambda source, unit: read_facts(source), role_of, stays, cutter=cut_java)
+        super().__init__(
+            lambda source, unit: read_facts(source), role_of, stays, notes=_notes, cutter=cut_java
+        )
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
         edits: list[Edit] = []
@@ -58,6 +65,10 @@ class JavaSplitter(TypeSplitter):
             if name is not None and text_of(name) in targets:
                 edits += _open_type(node, text)
         return {unit: apply_edits(text, edits)}
+
+
+def _notes(unit: str, source: bytes) -> tuple[Note, ...]:
+    return tuple(Note(unit, *told) for told in handlers_in_place(IN_PLACE, source))
 
 
 def _open_type(node: Node, text: bytes) -> list[Edit]:

@@ -3,7 +3,7 @@
 import re
 from collections.abc import Mapping
 
-from yandrel.languages.lifting import Lifted
+from yandrel.languages.lifting import STAYS, Lifted
 from yandrel.languages.script.cutting import cut_typescript
 from yandrel.languages.script.facts import read_facts
 from yandrel.languages.script.inline import lift_inline
@@ -44,7 +44,6 @@ CHAINED = re.compile(rb"\bRouter\(\)\s*\.(?:get|post|put|patch|delete|all)\(")
 
 TAKES = re.compile(rb"[^({]*(?:function\b[^(]*|=\s*(?:async\s*)?)\(")
 """A function, or a constant that is one; what is called like a handler may also wrap them."""
-STAYS = "its handler is written in place, and stays; give it a name first"
 
 
 def role_of(definition: Definition, text: bytes) -> str:
