@@ -45,8 +45,11 @@ class _Text:
 
     def names(self, folder: str) -> bool:
         if self.text is None:
-            self.text = (self.package / PACKAGE).read_text(encoding="utf-8", errors="replace")
-        return folder in self.text
+            try:
+                self.text = (self.package / PACKAGE).read_text(encoding="utf-8", errors="replace")
+            except OSError:
+                self.text = ""
+        return re.search(rf"(?<![\w-]){re.escape(folder)}", self.text) is not None
 
 
 def _find_in_package(code: list[tuple[str, str]], text: _Text) -> set[str]:

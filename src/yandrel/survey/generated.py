@@ -9,12 +9,15 @@ FILES = (
     "*.generated.*", "*_generated.go", "zz_generated*.go", "*_pb2.py", "*_pb2_grpc.py", "*.pb.go", "*.g.cs",
     "*.gen.go", "*.gen.ts",
 )  # fmt: skip
+ENDINGS = ("_pb2.py", "_pb2_grpc.py", ".pb.go", ".g.cs", ".gen.go", ".gen.ts")
+"""How what tools make ends whose name does not say so: quick to rule out."""
 MADE = re.compile("|".join([*(f"(?:.*/)?{folder}/.*" for folder in FOLDERS), *map(translate, FILES)]))
 
 
 def generated_patterns(units: Iterable[str]) -> tuple[str, ...]:
     """Return the patterns, as yandrel.toml has them, of those units that tools make."""
-    found = {_pattern_of(unit) for unit in units if MADE.match(unit)}
+    likely = (unit for unit in units if "generated" in unit or unit.endswith(ENDINGS))
+    found = {_pattern_of(unit) for unit in likely if MADE.match(unit)}
     return tuple(sorted(found))
 
 

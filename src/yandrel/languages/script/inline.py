@@ -120,7 +120,10 @@ def _part_chains(root: Node, style: Style) -> list[Edit]:
 
 
 def _read_chain(statement: Node, owners: set[str]) -> list[Route]:
-    """Return the routes of `app.route("/hives").get(…).post(…)`, nothing where it is anything else."""
+    """Return the routes of `app.route("/hives").get(…).post(…)`, nothing where it is anything else.
+
+    Nor where a comment stands between them, which could not stay.
+    """
     call = first_child(statement) if statement.type == "expression_statement" else None
     links: list[tuple[str, list[Node]]] = []
     while call is not None and call.type == "call_expression":
@@ -137,7 +140,14 @@ def _read_chain(statement: Node, owners: set[str]) -> list[Route]:
     known = owner in owners or (APPLICATIONS.fullmatch(owner) is not None and (path or "").startswith("/"))
     if path is None or not known or not all(method in METHODS and given for method, given in links[1:]):
         return []
+    held = sum(_count_comments(argument) for _, given in links for argument in given)
+    if _count_comments(statement) != held:
+        return []
     return [Route(statement, owner, method, path, given) for method, given in links[1:]]
+
+
+def _count_comments(node: Node) -> int:
+    return (node.type == "comment") + sum(_count_comments(child) for child in node.named_children)
 
 
 def _moved_out(node: Node, outer: Node) -> str:

@@ -124,7 +124,7 @@ class SwiftDialect(Dialect):
             for outer, around in roots:
                 apart = not inner.path.startswith(outer.path)
                 if apart and path.startswith(around):
-                    unit = next(u for u in self.view.units.facts if u.startswith(inner.path))
+                    unit = self.unit_in(inner)
                     why = f"the target {inner.namespace} would stand in that of {outer.namespace}"
                     out.append(Refusal(unit, 0, why, "choose another place"))
         return out
@@ -139,10 +139,13 @@ class SwiftDialect(Dialect):
             old = max((p for p in packages if root.path.startswith(p[0])), default=("", ""))
             new = max((after for _, after in packages if moved.startswith(after)), default="")
             if root.path and new != old[1]:
-                unit = next((u for u in self.view.units.facts if u.startswith(root.path)), root.path)
                 why = f"the target {root.namespace} would leave the package that lists it"
-                out.append(Refusal(unit, 0, why, "choose another place"))
+                out.append(Refusal(self.unit_in(root), 0, why, "choose another place"))
         return out
+
+    def unit_in(self, root: SourceRoot) -> str:
+        """Return the first unit of a target, or its folder where it has none."""
+        return next((unit for unit in self.view.units.facts if unit.startswith(root.path)), root.path)
 
     def undeclared(
         self,
