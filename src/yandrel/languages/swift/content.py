@@ -17,6 +17,8 @@ from yandrel.languages.swift.grammar import (
 from yandrel.languages.trees import Lead, text_of
 
 DOC_NAME = re.compile(rb"``([A-Za-z_]\w*)")
+MARKS = re.compile(rb"[ \t]*((?:@\w+(?:\([^()\n]*\))?[ \t]*)*)(?:\w+[ \t]+)?import\b")
+"""What is said of an import ahead of it, such as that what is internal is seen by it."""
 NAMING = frozenset(
     {"parameter", "function_declaration", "property_declaration", "class_declaration", "enum_entry"}
     | {"protocol_declaration", "typealias_declaration", "protocol_function_declaration", "type_parameter"}
@@ -112,10 +114,13 @@ class ContentReader:
         first = name.named_children[0] if name.named_children else name
         self.modules.add(imported_module(node))
         number = len(self.content.statements)
+        line = self.source.rfind(b"\n", 0, node.start_byte) + 1
+        marks = MARKS.match(self.source, line)
+        space = f"type {marks[1].decode()}".rstrip() if marks is not None else "type"
         self.content.statements.append(Statement(node.start_byte, node.end_byte, 0, "type"))
         self.content.clauses.append(
             Clause(
-                imported_module(node), "", "type", first.start_byte, first.end_byte, first.start_byte,
+                imported_module(node), "", space, first.start_byte, first.end_byte, first.start_byte,
                 first.end_byte, number,
             )
         )  # fmt: skip

@@ -69,8 +69,11 @@ class SwiftDialect(Dialect):
     def piece_imports(
         self, content: Content, held: Held, renaming: Renaming, namespace: str
     ) -> list[AddedImport]:
-        """What a piece uses of modules outside cannot be told, so all of them come along."""
-        return [AddedImport(c.path, "type", "*") for c in content.clauses if c.path != namespace]
+        """What a piece uses of modules outside cannot be told, so all of them come along.
+
+        The space of an import says "type", and after that what is said of it ahead: `@testable`.
+        """
+        return [AddedImport(c.path, c.space, "*") for c in content.clauses if c.path != namespace]
 
     def edit_imports(
         self, content: Content, block: int, kept: list[KeptImport], added: list[AddedImport], namespace: str
@@ -81,16 +84,26 @@ class SwiftDialect(Dialect):
             if namespace != content.blocks[block].name and item.path == namespace
         }  # fmt: skip
         edits = [remove_statement(content, content.statements[n], False) for n in sorted(gone)]
-        known = {item.path for item in kept}
-        lines = [(a.path, f"import {a.path}") for a in added if a.path not in known]
-        return edits + insert_lines(content, block, list(dict.fromkeys(lines)), texts, gone)
+        known = {item.path: item.clause for item in kept}
+        for path, marks in _marks_of(added).items():
+            if path in known:
+                at = content.statements[known[path].statement].start
+                missing = [mark for mark in marks if mark not in known[path].space]
+                edits += [Edit(at, at, f"{mark} ".encode()) for mark in missing]
+        lines = [
+            (path, " ".join([*marks, f"import {path}"]))
+            for path, marks in _marks_of(added).items()
+            if path not in known
+        ]
+        return edits + insert_lines(content, block, lines, texts, gone)
 
     def edit_namespace(self, content: Content, block: Block, namespace: str) -> list[Edit]:
         return []
 
     def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
         newline = newline_of(origin.source)
-        lines = sorted({f"import {item.path}" for item in added})
+        found = sorted(_marks_of(added).items())
+        lines = [" ".join([*marks, f"import {path}"]) for path, marks in found]
         parts = [newline.join(lines), *pieces] if lines else pieces
         return (newline * 2).join(parts) + newline
 
@@ -199,3 +212,11 @@ class SwiftDialect(Dialect):
             for clause in content.clauses:
                 if clause.path in depends.get(old, ()):
                     yield here, clause.path, clause.start
+
+
+def _marks_of(added: Iterable[AddedImport]) -> dict[str, list[str]]:
+    """Return the modules that are to be imported, each with all that is said of that ahead."""
+    found: dict[str, dict[str, None]] = {}
+    for item in added:
+        found.setdefault(item.path, {}).update(dict.fromkeys(item.space.split()[1:]))
+    return {path: list(marks) for path, marks in found.items()}

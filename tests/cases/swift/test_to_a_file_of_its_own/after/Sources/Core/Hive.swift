@@ -1,0 +1,7 @@
+struct Hive {
+    init() {}
+}
+
+public struct Yard {
+    public init() {}
+}

@@ -1,0 +1,8 @@
+@testable import Core
+import XCTest
+
+final class CellTests: XCTestCase {
+    func testIsThere() {
+        _ = Hive()
+    }
+}

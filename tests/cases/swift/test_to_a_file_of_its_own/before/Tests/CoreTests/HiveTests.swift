@@ -1,0 +1,14 @@
+@testable import Core
+import XCTest
+
+final class HiveTests: XCTestCase {
+    func testIsMade() {
+        _ = Hive()
+    }
+}
+
+final class CellTests: XCTestCase {
+    func testIsThere() {
+        _ = Hive()
+    }
+}

@@ -1,0 +1,8 @@
+import Core
+import XCTest
+
+final class YardTests: XCTestCase {
+    func testIsMade() {
+        _ = Yard()
+    }
+}
