@@ -1,8 +1,10 @@
 """What is read from one Swift file, and from Package.swift."""
 
+import pytest
+
 from yandrel.languages.swift.content import read_content
 from yandrel.languages.swift.facts import read_facts
-from yandrel.languages.swift.project import find_project, find_targets
+from yandrel.languages.swift.project import find_project, find_targets, module_of
 from yandrel.model.project import Units
 
 SOURCE = b"""import Core
@@ -66,3 +68,10 @@ def test_targets_with_their_folders_and_dependencies() -> None:
     depends = {item.pattern: item.targets for item in project.maps}
     assert "Core" in depends["CoreTests"]
     assert depends["Core"] == ()
+
+
+@pytest.mark.parametrize(
+    ("name", "module"), [("Hives", "Hives"), ("hive-scales", "hive_scales"), ("3Hives", "_3Hives")]
+)
+def test_what_a_target_is_imported_by(name: str, module: str) -> None:
+    assert module_of(name) == module

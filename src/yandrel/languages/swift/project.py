@@ -33,10 +33,12 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
         base = path[: path.rfind("/") + 1]
         for target in find_targets(data):
             folder = _folder_of(base, target, units)
-            roots.setdefault(folder, SourceRoot(folder, target.name))
+            roots.setdefault(folder, SourceRoot(folder, target.module))
             _, _, listed = target.text.partition(b"dependencies")
-            named = tuple(found.group(1).decode("utf-8", "replace") for found in QUOTED.finditer(listed))
-            maps.append(PathMap(folder, target.name, named, DEPENDENCY_MAP))
+            named = tuple(
+                module_of(found.group(1).decode("utf-8", "replace")) for found in QUOTED.finditer(listed)
+            )
+            maps.append(PathMap(folder, target.module, named, DEPENDENCY_MAP))
     ordered = tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path)))
     return Project(ordered or (SourceRoot("", ""),), (), tuple(maps))
 
@@ -49,6 +51,16 @@ class Target:
     name: str
     text: bytes
     at: int
+
+    @property
+    def module(self) -> str:
+        return module_of(self.name)
+
+
+def module_of(name: str) -> str:
+    """Return what a target is imported by: its name, with what no name can have as underscores."""
+    plain = re.sub(r"\W", "_", name)
+    return f"_{plain}" if plain[:1].isdigit() else plain
 
 
 def find_targets(data: bytes) -> list[Target]:
@@ -118,7 +130,7 @@ def _name_path(
     if PATH.search(target.text):
         return None
     homes = _homes_of(base, target)
-    old = next((m.scope for m in project.maps if m.pattern == target.name and m.scope in homes), "")
+    old = next((m.scope for m in project.maps if m.pattern == target.module and m.scope in homes), "")
     moved = relocation.unit(old) if old else ""
     if moved == old or moved in _homes_of(new_base, target):
         return None
