@@ -157,6 +157,7 @@ class KotlinReader:
             hidden = hidden | declared_in(node)
         if kind in ("this_expression", "super_expression", "label"):
             stack += [(c, hidden) for c in node.named_children if c.type != "identifier"]
+            self.read_label(child_of(node, "identifier"))
         elif kind == "user_type":
             self.read_type(node, hidden, stack)
         elif kind == "navigation_expression":
@@ -174,6 +175,10 @@ class KotlinReader:
         name = node.child_by_field_name("name")
         if name is not None:
             skipped.add(name.id)
+        label = node.child_by_field_name("label")
+        if label is not None:
+            skipped.add(label.id)
+            self.read_label(label)
         if node.type in NAMED:
             own = child_of(node, "identifier")
             if own is not None:
@@ -189,6 +194,17 @@ class KotlinReader:
             self.calls.setdefault(text_of(children[0]), children[0].start_byte)
             self.made.setdefault(text_of(children[0]), children[0].start_byte)
         stack += [(child, hidden) for child in reversed(children) if child.id not in skipped]
+
+    def read_label(self, label: Node | None) -> None:
+        """Read `Hive` of `this@Hive`, or `weigh` of `return@weigh`, where that stands in what it names."""
+        outer = label.parent if label is not None else None
+        while label is not None and outer is not None and not _is_labelled(outer, text_of(label)):
+            name = outer.child_by_field_name("name")
+            if name is not None and name.text == label.text:
+                if outer.parent is not None and outer.parent.type == "source_file":
+                    self.add(label, (text_of(label),))
+                return
+            outer = outer.parent
 
     def note_silent(self, node: Node) -> None:
         """Note the functions that are called by an operator's sign alone."""
@@ -294,3 +310,11 @@ def read_content(source: bytes, unit: str) -> tuple[Content, KotlinReader]:
     """Read one Kotlin file in depth; the reader knows what members it takes from others."""
     reader = KotlinReader(source, unit)
     return reader.read(), reader
+
+
+def _is_labelled(node: Node, label: str) -> bool:
+    """Whether a node is a lambda that goes by a label: its own, or the name of what is called with it."""
+    if node.type == "annotated_lambda":
+        return any(child.type == "label" and text_of(child).startswith(label) for child in node.children)
+    called = node.named_children[0] if node.type == "call_expression" and node.named_children else None
+    return called is not None and text_of(called).rpartition(".")[2] == label

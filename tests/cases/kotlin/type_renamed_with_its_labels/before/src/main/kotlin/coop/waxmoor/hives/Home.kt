@@ -1,0 +1,5 @@
+package coop.waxmoor.hives
+
+open class Home {
+    fun open() {}
+}
