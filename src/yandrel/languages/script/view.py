@@ -8,6 +8,7 @@ from yandrel.languages.graph import KeptGraph
 from yandrel.languages.script.facts import BOUND, WHOLE
 from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
 from yandrel.languages.script.grammar import language_name
+from yandrel.languages.script.loading import ONLY_TYPES, Loading, LoadingPlan
 from yandrel.model.facts import Facts, Import, ImportedName, When
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
@@ -88,6 +89,7 @@ class ScriptView(KeptGraph):
         self._exports: dict[str, dict[str, str]] = {}
         self._members: dict[tuple[str, str], Found] = {}
         self._cycles: list[list[str]] | None = None
+        self._plans: dict[str, LoadingPlan] = {}
 
     # -- modules ---------------------------------------------------------------------------------
 
@@ -320,77 +322,13 @@ class ScriptView(KeptGraph):
 
     def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
         """Return why a unit fails when it is loaded first: somebody reads a name before it is there."""
-        return _Loading(self, group).load(unit)
+        return Loading(self, self._plans, group).load(unit)
 
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
         return {}
 
     def is_standard(self, package: str) -> bool:
         return package.removeprefix("node:") in BUILT_IN
-
-
-ALL_OF_IT = "its exports"
-ONLY_TYPES = frozenset({"interface", "type"})
-
-
-class _Loading:
-    """Plays the loading of a cycle through: each unit's imports in order, then its own statements."""
-
-    def __init__(self, view: ScriptView, group: frozenset[str]) -> None:
-        self.view = view
-        self.group = group
-        self.begun: list[str] = []
-        self.done: set[str] = set()
-        self.fault = ""
-
-    def load(self, unit: str) -> str:
-        self._load(unit)
-        return self.fault
-
-    def _load(self, unit: str) -> None:
-        if unit in self.begun or self.fault:
-            return
-        self.begun.append(unit)
-        facts = self.view.units.facts[unit]
-        modules = [item for item in facts.imports if item.space != "require"]
-        for item in (*modules, *(i for i in facts.imports if i.space == "require")):
-            if not self.view.is_kept(unit, item):
-                continue
-            led = self.view.find_loaded(item.module, unit)
-            if led in self.group:
-                self._load(led)
-            if item.space == "require":
-                self._check(unit, item)
-        for item in facts.imports:
-            if item.space == "import" and not item.nested:
-                self._check(unit, item)
-        self.done.add(unit)
-
-    def _check(self, unit: str, item: Import) -> None:
-        if item.when != When.LOAD:
-            return
-        read = [text.partition(".") for text in self.view.units.facts[unit].taken]
-        heads = {head for head, _, _ in read}
-        module = self.view.find_loaded(item.module, unit)
-        for name in item.names:
-            if name.name != WHOLE and (item.space == "require" or name.bound in heads):
-                self._check_taken(unit, item, name.name, self.view.imported(unit, item, name))
-            for member in (m for head, _, m in read if head == name.alias and name.name == WHOLE and module):
-                found = self.view.member(module, member or WHOLE)
-                self._check_taken(unit, item, member or ALL_OF_IT, found)
-
-    def _check_taken(self, unit: str, item: Import, taken: str, found: Found) -> None:
-        place = found.final.unit or found.named.unit
-        if place not in self.group or place not in self.begun or place in self.done or place == unit:
-            return
-        if taken not in self.view.units.facts[place].bound:
-            if item.space == "require" or not self._is_hoisted(found.final):
-                self.fault = self.fault or f"{unit} takes {taken} from {place}, which is not loaded yet"
-
-    def _is_hoisted(self, symbol: Symbol) -> bool:
-        """A function declaration is there before its module's statements run."""
-        kinds = self.view.kinds_of(symbol)
-        return bool(kinds) and kinds <= {"function", *ONLY_TYPES}
 
 
 def package_of(spelled: str) -> str:
