@@ -10,7 +10,7 @@ from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.languages.script.outlines import CALLED_WITH_PATH, calls_with_paths, parse_outline
 from yandrel.languages.script.roles import WITH_PATH
-from yandrel.languages.script.typed import find_typed
+from yandrel.languages.script.typed import OWN, find_typed
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
 KINDS = {
@@ -123,11 +123,23 @@ class _Reader:
                     self.define(child, node)
                 elif child.type in ("lexical_declaration", "variable_declaration"):
                     self.read_variables(child, node)
+                elif child.type == "module":
+                    self.read_augmentation(child)
         elif kind == "expression_statement":
             self.read_expression(node)
         elif kind not in ("hash_bang_line", "empty_statement"):
             self.acts += 1
             self.note_loaded(node)
+
+    def read_augmentation(self, node: Node) -> None:
+        """Read `declare module "./hive" { interface Hive … }`, which adds to what that module declares."""
+        source, body = node.child_by_field_name("name"), node.child_by_field_name("body")
+        if source is None or not (string_value(source) or "").startswith(OWN):
+            return
+        inside = [c.child_by_field_name("declaration") or c for c in body.named_children] if body else []
+        told = [name for c in inside if (name := c.child_by_field_name("name")) is not None]
+        names = tuple(_name(name, text_of(name), "") for name in told) or (_name(source, WHOLE, ""),)
+        self.add_import(source, source, names, "path", When.TYPES)
 
     def read_import(self, node: Node) -> None:
         source = node.child_by_field_name("source")

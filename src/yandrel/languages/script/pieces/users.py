@@ -156,6 +156,25 @@ class Users:
             Note(unit, line, reference.name, f"is handed on whole; it no longer holds {names}")
         )
 
+    def follow_additions(self, unit: str, item: Import, origin: str, pieces: Mapping[str, Piece]) -> bool:
+        """Let `declare module "./x" { interface Hive … }` follow Hive; say whether it adds to what leaves."""
+        found = [self.change.piece_named(origin, name.name, pieces) for name in item.names]
+        leaving = [piece for piece in found if piece is not None]
+        if not leaving:
+            return False
+        target = leaving[0].target.unit
+        together = len(leaving) == len(found) and all(p.target.unit == target for p in leaving)
+        kept = all(p.target.name == name.name for p, name in zip(leaving, item.names, strict=False))
+        module = self.change.module(unit)
+        if not together or not kept or target == module.new:
+            names = ", ".join(piece.symbol.name for piece in leaving)
+            todo = "part what it adds first, or move all of it"
+            self.change.refuse(unit, item.line, f"adds to {names} by the path of its module", todo)
+            return True
+        spelled = self.change.spell(unit, target, item.module)
+        module.edits.append(Edit(item.module_start, item.module_end, spelled.encode()))
+        return True
+
     def tell_inline(self, unit: str, item: Import, origin: str, pieces: Mapping[str, Piece]) -> None:
         """A module's path inside of code: `require("./x").name`, `import("./x").Name`, a mock."""
         module = self.change.module(unit)
@@ -169,7 +188,7 @@ class Users:
             if outer is not None and outer.type == "parenthesized_expression":
                 outer = outer.parent
         if outer is None or item.space == "path":
-            if item.space == "path":
+            if item.space == "path" and not self.follow_additions(unit, item, origin, pieces):
                 self.change.result.notes.append(
                     Note(unit, item.line, item.module, "stands for a module that something leaves")
                 )

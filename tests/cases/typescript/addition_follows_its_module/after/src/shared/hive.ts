@@ -1,0 +1,7 @@
+export interface Hive {
+  name: string;
+}
+
+export interface Yard {
+  place: string;
+}

@@ -1,0 +1,7 @@
+declare module './model/hive' {
+  interface Hive {
+    frames: number;
+  }
+}
+
+export const none = 0;

@@ -1,0 +1,3 @@
+export interface Hive {
+  name: string;
+}

@@ -1,0 +1,3 @@
+import { Hive } from './model/hive';
+
+export const names = (hives: Hive[]) => hives.map((hive) => hive.name);
