@@ -1,8 +1,10 @@
 """Handlers that are written where their route is: what they are called once they have a name."""
 
 import re
+from collections.abc import Callable
 from dataclasses import dataclass, field
 
+from yandrel.model.changes import Note
 from yandrel.model.words import camel, plural, singular, words_of
 
 GENERIC = re.compile(r"api|rest|v\d+")
@@ -48,12 +50,15 @@ def handler_name(method: str, path: str, taken: set[str]) -> str:
 STAYS = "its handler is written in place, and stays; give it a name first"
 
 
-def handlers_in_place(pattern: re.Pattern[bytes], source: bytes) -> tuple[tuple[int, str, str], ...]:
-    """Return the line, the path and why of each handler that stays where its route is.
+def notes_in_place(pattern: re.Pattern[bytes] | None) -> Callable[[str, bytes], tuple[Note, ...]]:
+    """Return what notes each handler of a file that stays where its route is.
 
-    The pattern's group `path` is what the route's path is.
+    The pattern's group `path` is what the route's path is; without a pattern nothing is noted.
     """
-    return tuple(
-        (source.count(b"\n", 0, found.start("path")) + 1, found["path"].decode("utf-8", "replace"), STAYS)
-        for found in pattern.finditer(source)
-    )
+
+    def notes(unit: str, source: bytes) -> tuple[Note, ...]:
+        found = pattern.finditer(source) if pattern is not None else ()
+        paths = [(source.count(b"\n", 0, route.start("path")) + 1, route["path"]) for route in found]
+        return tuple(Note(unit, line, path.decode("utf-8", "replace"), STAYS) for line, path in paths)
+
+    return notes

@@ -37,6 +37,12 @@ QUOTED = re.compile(rb"'[^'\"`${\\\n]{0,200}'|\"[^'\"`${\\\n]{0,200}\"|^[ \t]*(?
 """Plain texts and comments on lines of their own, in which a word is no name."""
 
 
+def stays_if_run(definition: Definition, text: bytes) -> str:
+    """Return why a definition that a program starts with cannot leave its file."""
+    runs = definition.name in ("main", "Program") or {"main()", "Main()"} & {*definition.members}
+    return "it runs the application" if runs else ""
+
+
 class DefinitionSplitter:
     """See `yandrel.languages.protocol.Splitter`: every definition goes as it is, with its references.
 
@@ -81,10 +87,9 @@ class DefinitionSplitter:
         pieces = []
         for name, definition in found.items():
             needs = frozenset(words[name] & found.keys() - {name})
-            role = told[name]
             pieces.append(
                 SplitPiece(
-                    name, definition.kind, role, self._concept(name, concepts), definition.line,
+                    name, definition.kind, told[name], self._concept(name, concepts), definition.line,
                     definition.last_line, needs, self.stays(definition, texts[name]),
                     stem=self.stem_of(definition, facts),
                 )

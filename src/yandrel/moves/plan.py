@@ -8,7 +8,6 @@ from dataclasses import dataclass, field, replace
 from yandrel.errors import RefusedError
 from yandrel.files.text import Encoding, Source
 from yandrel.index.code import CodeIndex
-from yandrel.languages.edits import keep_apart
 from yandrel.languages.registry import is_manifest, language_of, load_language
 from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
 
@@ -226,7 +225,7 @@ def _encoded_otherwise(path: str) -> RefusedError:
 
 def _edited(source: Source, edits: list[Edit], path: str, tidied: bytes | None) -> bytes:
     try:
-        text = tidied if tidied is not None else apply_edits(source.data, keep_apart(source.data, edits))
+        text = tidied if tidied is not None else apply_edits(source.data, edits)
     except ValueError as error:
         raise RefusedError(f"cannot be rewritten ({error})", where=path) from error
     encoding: Encoding = source.encoding

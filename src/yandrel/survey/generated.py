@@ -9,7 +9,7 @@ FILES = (
     "*.generated.*", "*_generated.go", "zz_generated*.go", "*_pb2.py", "*_pb2_grpc.py", "*.pb.go", "*.g.cs",
     "*.gen.go", "*.gen.ts",
 )  # fmt: skip
-ENDINGS = ("_pb2.py", "_pb2_grpc.py", ".pb.go", ".g.cs", ".gen.go", ".gen.ts")
+ENDINGS = tuple(pattern.removeprefix("*") for pattern in FILES if "generated" not in pattern)
 """How what tools make ends whose name does not say so: quick to rule out."""
 MADE = re.compile("|".join([*(f"(?:.*/)?{folder}/.*" for folder in FOLDERS), *map(translate, FILES)]))
 

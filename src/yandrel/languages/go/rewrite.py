@@ -4,7 +4,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
-from yandrel.languages.edits import cut_span, merge_edits, newline_of, trim_end
+from yandrel.languages.edits import cut_span, keep_apart, merge_edits, newline_of, trim_end
 from yandrel.languages.go.columns import line_up
 from yandrel.languages.go.deep import Content, NameUse, Piece, Spec, read_deep
 from yandrel.languages.go.imports import Wanted, comment_after, edit_imports, is_sorted, write_imports
@@ -335,7 +335,7 @@ class FileRewriter:
         self.edits += self.import_edits(draft)
         if bodies:
             self.add(bodies)
-        edits = trim_end(content.source, merge_edits(self.edits))
+        edits = trim_end(content.source, keep_apart(content.source, merge_edits(self.edits)))
         if edits:
             context.result.edits[self.unit] = edits
             lined_up = line_up(content.source, edits)

@@ -15,7 +15,7 @@ PARENT = re.compile(rb"<parent>(.*?)</parent>", re.DOTALL)
 MANAGED = re.compile(rb"<(dependencyManagement|build|reporting)>.*?</\1>", re.DOTALL)
 DEPENDENCY = re.compile(rb"<dependency>(.*?)</dependency>", re.DOTALL)
 ARTIFACT = re.compile(rb"<artifactId>\s*([^<\s]+)\s*</artifactId>")
-GRADLE_COMMENT = re.compile(rb"//[^\n]*|/\*.*?\*/", re.DOTALL)
+CODE_COMMENT = re.compile(rb"//[^\n]*|/\*.*?\*/", re.DOTALL)
 GRADLE_PROJECT = re.compile(rb"\bproject\s*\(\s*(?:path\s*[:=]\s*)?[\"']:?([\w:.-]+)[\"']")
 GRADLE_TYPED = re.compile(rb"\bprojects\.([A-Za-z][\w.]*)")
 SOURCE_SET = re.compile(r"\A((?:.*/)?)src/([^/]+)/(?:java|kotlin)/")
@@ -35,7 +35,7 @@ def read_modules(manifests: Mapping[str, bytes]) -> Iterator[PathMap]:
             wanted = [found[1] for block in blocks if (found := ARTIFACT.search(block))]
             yield _module(scope, own[1] if own else b"", [*parents, *wanted])
         elif name.startswith("build.gradle") and base:
-            text = GRADLE_COMMENT.sub(b"", data)
+            text = CODE_COMMENT.sub(b"", data)
             wanted = [found.rpartition(b":")[2] for found in GRADLE_PROJECT.findall(text)]
             wanted += [found.rpartition(b".")[2] for found in GRADLE_TYPED.findall(text)]
             yield _module(scope, base.rpartition("/")[2].encode(), wanted)

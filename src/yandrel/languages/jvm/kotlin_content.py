@@ -315,6 +315,6 @@ def read_content(source: bytes, unit: str) -> tuple[Content, KotlinReader]:
 def _is_labelled(node: Node, label: str) -> bool:
     """Whether a node is a lambda that goes by a label: its own, or the name of what is called with it."""
     if node.type == "annotated_lambda":
-        return any(child.type == "label" and text_of(child).startswith(label) for child in node.children)
+        return any(child.type == "label" and text_of(child).rstrip("@") == label for child in node.children)
     called = node.named_children[0] if node.type == "call_expression" and node.named_children else None
     return called is not None and text_of(called).rpartition(".")[2] == label

@@ -4,13 +4,13 @@ import re
 from collections.abc import Iterator, Mapping
 from functools import cached_property
 
+from yandrel.languages.jvm.builds import CODE_COMMENT
 from yandrel.model.changes import Relocation
 from yandrel.model.project import PathMap, Project
 
 MODULE_INFO = "module-info.java"
 READS = "reads"
 HANDS_OUT = "hands out"
-COMMENT = re.compile(rb"//[^\n]*|/\*.*?\*/", re.DOTALL)
 NAME = re.compile(rb"\bmodule\s+([\w.]+)\s*\{")
 REQUIRES = re.compile(rb"\brequires\s+((?:static\s+|transitive\s+)*)([\w.]+)\s*;")
 EXPORTS = re.compile(rb"\bexports\s+([\w.]+)\s*(?:to\s+([\w.,\s]+))?;")
@@ -20,7 +20,7 @@ TRANSITIVE = "transitive "
 def read_module_infos(manifests: Mapping[str, bytes]) -> Iterator[PathMap]:
     """Yield what each module reads, and the packages that it hands out, each with those it is for."""
     for path, data in sorted(manifests.items()):
-        text = COMMENT.sub(b" ", data) if path.rpartition("/")[2] == MODULE_INFO else b""
+        text = CODE_COMMENT.sub(b" ", data) if path.rpartition("/")[2] == MODULE_INFO else b""
         found = NAME.search(text)
         if found is None:
             continue
@@ -54,7 +54,7 @@ class JavaModules:
 
     def hand_out_what_follows(self) -> None:
         """Add the packages that types go to within a module that hands out the package they leave."""
-        moved = [(old, new) for old, new in self.relocation.units.items()]
+        moved = list(self.relocation.units.items())
         moved += [(old.unit, new.unit) for old, new in self.relocation.definitions.items()]
         for old, new in moved:
             key, other = self.place_of(old), self.place_of(new)

@@ -8,10 +8,10 @@ from tree_sitter import Node
 from yandrel.languages.jvm.cutting import cut_java
 from yandrel.languages.jvm.facts import read_facts
 from yandrel.languages.jvm.grammar import TYPE_KINDS, modifiers_of, parse, words_of_modifiers
-from yandrel.languages.lifting import handlers_in_place
+from yandrel.languages.lifting import notes_in_place
 from yandrel.languages.splitting import TypeSplitter
 from yandrel.languages.trees import text_of
-from yandrel.model.changes import Edit, Note, apply_edits
+from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.facts import Definition
 
 CLASS_NAME = re.compile(rb"\bclass\s+(\w+)")
@@ -55,7 +55,11 @@ class JavaSplitter(TypeSplitter):
 
     def __init__(self) -> None:
         super().__init__(
-            lambda source, unit: read_facts(source), role_of, stays, notes=_notes, cutter=cut_java
+            lambda source, unit: read_facts(source),
+            role_of,
+            stays,
+            notes=notes_in_place(IN_PLACE),
+            cutter=cut_java,
         )
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
@@ -65,10 +69,6 @@ class JavaSplitter(TypeSplitter):
             if name is not None and text_of(name) in targets:
                 edits += _open_type(node, text)
         return {unit: apply_edits(text, edits)}
-
-
-def _notes(unit: str, source: bytes) -> tuple[Note, ...]:
-    return tuple(Note(unit, *told) for told in handlers_in_place(IN_PLACE, source))
 
 
 def _open_type(node: Node, text: bytes) -> list[Edit]:

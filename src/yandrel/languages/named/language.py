@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder, Splitter
-from yandrel.model.changes import Edit, Note, Relocation, Rewrite
+from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.facts import Definition, Facts
 from yandrel.model.project import Project
 
@@ -92,18 +92,13 @@ class NamedLanguage(ABC):
         return CopyingScaffolder(self.suffixes[0], self.title, frozenset(self.words.split()))
 
     def splitter(self, name: str = "") -> Splitter:
-        from yandrel.languages.lifting import handlers_in_place
-        from yandrel.languages.splitting import TypeSplitter
+        from yandrel.languages.lifting import notes_in_place
+        from yandrel.languages.splitting import TypeSplitter, stays_if_run
 
-        def stays(definition: Definition, text: bytes) -> str:
-            runs = definition.name in ("main", "Program") or {"main()", "Main()"} & {*definition.members}
-            return "it runs the application" if runs else ""
-
-        def notes(unit: str, source: bytes) -> tuple[Note, ...]:
-            found = handlers_in_place(self.in_place, source) if self.in_place is not None else ()
-            return tuple(Note(unit, *told) for told in found)
-
-        return TypeSplitter(self.read_facts, self.split_role, stays, notes=notes, cutter=self.type_cutter)
+        return TypeSplitter(
+            self.read_facts, self.split_role, stays_if_run, notes=notes_in_place(self.in_place),
+            cutter=self.type_cutter,
+        )  # fmt: skip
 
     def split_role(self, definition: Definition, text: bytes) -> str:
         """Return the role that a definition's own text tells, where its file is taken apart."""

@@ -85,14 +85,15 @@ class SwiftDialect(Dialect):
         }  # fmt: skip
         edits = [remove_statement(content, content.statements[n], False) for n in sorted(gone)]
         known = {item.path: item.clause for item in kept}
-        for path, marks in _marks_of(added).items():
+        wanted = _marks_of(added)
+        for path, marks in wanted.items():
             if path in known:
                 at = content.statements[known[path].statement].start
                 missing = [mark for mark in marks if mark not in known[path].space]
                 edits += [Edit(at, at, f"{mark} ".encode()) for mark in missing]
         lines = [
             (path, " ".join([*marks, f"import {path}"]))
-            for path, marks in _marks_of(added).items()
+            for path, marks in wanted.items()
             if path not in known
         ]
         return edits + insert_lines(content, block, lines, texts, gone)

@@ -4,7 +4,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import replace
 
-from yandrel.languages.splitting import TypeSplitter
+from yandrel.languages.splitting import TypeSplitter, stays_if_run
 from yandrel.languages.swift.cutting import cut_swift
 from yandrel.languages.swift.facts import read_facts
 from yandrel.model.facts import Definition, Facts
@@ -26,16 +26,11 @@ def role_of(definition: Definition, text: bytes) -> str:
     return "migration" if MIGRATIONS & {*definition.bases} else ""
 
 
-def stays(definition: Definition, text: bytes) -> str:
-    """Return why a definition cannot leave its file."""
-    return "it runs the application" if "main()" in definition.members else ""
-
-
 class SwiftSplitter(TypeSplitter):
     """Keeps what a program's own file makes when it starts."""
 
     def __init__(self) -> None:
-        super().__init__(read_facts, role_of, stays, cutter=cut_swift)
+        super().__init__(read_facts, role_of, stays_if_run, cutter=cut_swift)
 
     def read(
         self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
