@@ -50,7 +50,49 @@ def test_server_on_net_http(tmp_path: Path, yandrel: Yandrel) -> None:
     assert read_tree(root) == before
 
 
+@needs_tool("go", "gofmt")
+def test_routes_on_net_http_whose_handlers_close_over_names(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("go-closures", tmp_path)
+    before = read_tree(root)
+    done = yandrel(root, "split", "main.go", "--carry-out")
+    assert done.status == 0, done.err
+    assert "uses harvests, which is set again" in " ".join(done.out.split())
+    for words in (["go", "vet", "./..."], ["go", "test", "./..."]):
+        ran = subprocess.run(words, cwd=root, capture_output=True, text=True, check=False)
+        assert ran.returncode == 0, ran.stdout + ran.stderr
+    ran = subprocess.run(["gofmt", "-l", "."], cwd=root, capture_output=True, text=True, check=False)
+    assert ran.stdout == ""
+    assert {path for path in read_tree(root) if path not in before} == {
+        "controllers/health_controller.go",
+        "helpers/common.go",
+        "helpers/config.go",
+        "models/config.go",
+        "models/hive.go",
+        "repositories/hive_repository.go",
+        "routes/about_routes.go",
+        "routes/hive_routes.go",
+    }
+    routes = (root / "routes/hive_routes.go").read_text()
+    taken = "mux *http.ServeMux, store *repositories.HiveStore, cfg models.Config"
+    assert f"func RegisterHiveRoutes({taken}) {{" in routes
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
 SCRIPTS = {
+    "php-closures": (
+        "php",
+        "index.php",
+        "ask.php",
+        {
+            "Router.php",
+            "controllers/health_controller.php",
+            "helpers/common.php",
+            "repositories/HiveStore.php",
+            "routes/asked_routes.php",
+            "routes/hive_routes.php",
+        },
+    ),
     "javascript": (
         "node",
         "server.js",
@@ -78,6 +120,7 @@ SCRIPTS = {
             "helpers/hive.php",
             "models/Hive.php",
             "repositories/HiveStore.php",
+            "routes/season_routes.php",
         },
     ),
     "php": (
@@ -293,6 +336,58 @@ def test_types_of_one_file(name: str, tmp_path: Path, yandrel: Yandrel) -> None:
     made = {path.removeprefix(folder + "/") for path in read_tree(root) if path not in before}
     wanted = {f"{home}{ending}" for home in (*TYPES, *OTHERS.get(name, set()))}
     assert {path[:1].lower() + path[1:] for path in made} == wanted
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+IN_PLACE = {
+    "java-inline": (
+        *CROWDED["java"][:3],
+        "java -cp {out} coop.waxmoor.Server",
+        {
+            "helpers/ServerHelpers",
+            "models/Hive",
+            "routes/HarvestRoutes",
+            "routes/HealthRoutes",
+            "routes/HiveRoutes",
+        },
+    ),
+    "kotlin-inline": (
+        *CROWDED["kotlin"][:3],
+        "java -cp {out}.jar coop.waxmoor.ServerKt",
+        {
+            "helpers/Common",
+            "models/Hive",
+            "models/HiveStore",
+            "routes/HarvestRoutes",
+            "routes/HealthRoutes",
+            "routes/HiveRoutes",
+        },
+    ),
+    "csharp-inline": (
+        *CROWDED["csharp"],
+        {"helpers/RouteHelpers", "models/HiveStore", "routes/HarvestRoutes", "routes/HiveRoutes"},
+    ),
+}
+CROWDED |= {name: found[:4] for name, found in IN_PLACE.items()}
+
+
+@pytest.mark.parametrize(
+    "name", [pytest.param(name, marks=needs_tool(*IN_PLACE[name][0].split())) for name in IN_PLACE]
+)
+def test_routes_in_place_are_gathered_by_what_they_are_about(
+    name: str, tmp_path: Path, yandrel: Yandrel
+) -> None:
+    root = copy_onefile(name, tmp_path)
+    before, said = read_tree(root), run_crowded(root, name, tmp_path / "before")
+    crowded = CROWDED[name][1]
+    done = yandrel(root, "split", crowded, "--carry-out")
+    assert done.status == 0, done.err
+    assert "asked, " in " ".join(done.out.split())
+    assert run_crowded(root, name, tmp_path / "after") == said
+    folder, ending = str(Path(crowded).parent), Path(crowded).suffix
+    made = {path.removeprefix(folder + "/") for path in read_tree(root) if path not in before}
+    assert {path[:1].lower() + path[1:] for path in made} == {f"{home}{ending}" for home in IN_PLACE[name][4]}
     assert yandrel(root, "undo").status == 0
     assert read_tree(root) == before
 

@@ -63,7 +63,8 @@ def choose(root: Path, language: str, kind: str, seed: int) -> Iterator[tuple[st
     folders = sorted({unit.rpartition("/")[0] for unit in units} - {""})
     while True:
         unit = chance.choice(units)
-        folder = chance.choice(folders if chance.random() < FAR else find_near(folders, unit))
+        near = [folder for folder in find_near(folders, unit) if folder != unit.rpartition("/")[0]]
+        folder = chance.choice(folders if chance.random() < FAR or not near else near)
         ending = "." + unit.rpartition(".")[2]
         name = (
             f"Moved{chance.randrange(1000)}"

@@ -15,6 +15,13 @@ KOTLIN_DECLARED = re.compile(
     r"(?:class|interface|object|fun|val|var|typealias)\s+(?:<[^>\n]*>\s*)?((?:[\w<>?*, ]+\.)*)(\w+)",
     re.MULTILINE,
 )
+KOTLIN_OWN = re.compile(
+    r"^[ \t]+[^\n]*?\b(?:val|var|fun)\s+(?:<[^>\n]*>\s*)?(?:[\w<>?*, ]+\.)*(\w+)"
+    r"|[(,]\s*(?:va[lr]\s+)?(\w+)\s*:",
+    re.MULTILINE,
+)
+"""What a class, a function or a parameter list declares, which hides what is called like it outside."""
+KOTLIN_WORDS = {"finally", "catch", "get", "set", "init", "value"}
 WORD = re.compile(r"(?<![\w`])[A-Za-z_]\w*")
 PHP_NOISE = re.compile(
     r"/\*[\s\S]*?\*/|//[^\n]*|(?<![\w$])#(?!\[)[^\n]*|'(?:\\.|[^'\\])*'|\"(?:\\.|[^\"\\])*\""
@@ -56,8 +63,9 @@ def resolve_kotlin(texts: Iterator[tuple[str, str]]) -> Counter[str]:
             if name in declared.get(package, ()):
                 visible[item[3] or name] = name
         body = KOTLIN_IMPORT.sub("", KOTLIN_PACKAGE.sub("", text))
+        own = {name for found in KOTLIN_OWN.finditer(body) for name in found.groups() if name} | KOTLIN_WORDS
         for word in WORD.finditer(body):
-            name = visible.get(word[0], "")
+            name = "" if word[0] in own else visible.get(word[0], "")
             if name in known and not (body[word.start() - 1 : word.start()] == "." and name[0].isupper()):
                 uses[name] += 1
     return uses
@@ -95,8 +103,9 @@ def resolve_php(texts: Iterator[tuple[str, str]]) -> Counter[str]:
 
 
 def find_autoloaded(root: Path, texts: Iterator[tuple[str, str]]) -> Counter[str]:
-    """Return the classes that Composer's PSR-4 loader would find by their names."""
-    prefixes: list[tuple[str, str]] = []
+    """Return the classes that Composer's loaders would find by their names, or by its map of classes."""
+    prefixes: list[tuple[str, str, bool]] = []
+    mapped: list[str] = []
     for place in root.rglob("composer.json"):
         base = place.parent.relative_to(root).as_posix().removeprefix(".")
         try:
@@ -104,21 +113,29 @@ def find_autoloaded(root: Path, texts: Iterator[tuple[str, str]]) -> Counter[str
         except ValueError:
             continue
         for section in ("autoload", "autoload-dev"):
-            for prefix, folders in (held.get(section, {}) or {}).get("psr-4", {}).items():
-                for folder in folders if isinstance(folders, list) else [folders]:
-                    below = f"{base}/{folder}".strip("/").removesuffix("/")
-                    prefixes.append((prefix.strip("\\"), below + "/" if below else ""))
+            loaded = held.get(section, {}) or {}
+            mapped += [f"{base}/{place}".strip("/") for place in loaded.get("classmap", ())]
+            for standard in ("psr-4", "psr-0"):
+                for prefix, folders in loaded.get(standard, {}).items():
+                    for folder in folders if isinstance(folders, list) else [folders]:
+                        below = f"{base}/{folder}".strip("/").removesuffix("/")
+                        whole = standard == "psr-0"
+                        prefixes.append((prefix.strip("\\"), below + "/" if below else "", whole))
     found: Counter[str] = Counter()
     for path, text in texts:
         clean = _without(PHP_NOISE, text)
         declared = {name[1] for name in PHP_DECLARED.finditer(clean)}
         stem = path.rpartition("/")[2].removesuffix(".php")
+        if any(path == place or path.startswith(place + "/") for place in mapped):
+            found.update(f"autoloaded {name}" for name in declared)
+            continue
         if stem not in declared:
             continue
         spaces = {name[1] for name in PHP_NAMESPACE.finditer(clean)} or {""}
-        for prefix, folder in prefixes:
+        for prefix, folder, whole in prefixes:
             below = path[len(folder) :].rpartition("/")[0].replace("/", "\\")
-            if path.startswith(folder) and "\\".join(filter(None, (prefix, below))) in spaces:
+            space = below if whole else "\\".join(filter(None, (prefix, below)))
+            if path.startswith(folder) and space in spaces:
                 found["autoloaded " + stem] += 1
                 break
     return found

@@ -138,6 +138,8 @@ def _search(
     roles = dict(reading.definition_roles) if reading is not None else {}
     skip: frozenset[str] = frozenset()
     file, roles = _read(splitter, unit, source, roles, request, skip)
+    if used := _members_used_beside(workspace, unit, file.members):
+        file, roles = _read(splitter, unit, source, roles, request, skip := skip | used)
     layout = layout_for(workspace, unit, file.framework, request.layout)
     _check_kept(file, request, unit)
     kept = dict.fromkeys(request.keep, "you asked for it")
@@ -182,6 +184,16 @@ def _search(
         changes = draft.changes()
         return Split(file, assignment, converted, changes, [*file.notes, *notes])
     raise RefusedError("no way was found to take it apart", where=unit)
+
+
+def _members_used_beside(workspace: Workspace, unit: str, members: frozenset[str]) -> frozenset[str]:
+    """Return the members of a unit's types that other units may name."""
+    found: set[str] = set()
+    for path in workspace.index.facts if members else ():
+        if path != unit and any(edge.unit == unit for edge in workspace.index.edges_of(path)):
+            text = workspace.index.read_source(path).data
+            found |= {name for name in members if re.search(rb"\b%s\b" % name.encode(), text)}
+    return frozenset(found)
 
 
 def _as_they_are(converted: Converted, file: CrowdedFile, assignment: Assignment, unit: str) -> Converted:
@@ -440,6 +452,7 @@ def _report(unit: str, found: Split, written: Written, title: str) -> SplitRepor
         rows.append(
             PieceRow(piece.name, piece.kind, piece.role, piece.line, piece.last_line, target, why, routes)
         )
+    rows.sort(key=lambda row: row.line)
     mixed = [
         MixedRow(m.name, m.line, [list(r) for r in m.requests], [list(r) for r in m.data], m.liftable)
         for m in found.file.mixed

@@ -39,6 +39,22 @@ def trim_end(source: bytes, edits: list[Edit]) -> list[Edit]:
     return [*edits[:first], Edit(min(start, edits[first].start), edits[-1].end, b"")]
 
 
+def trim_blocks(source: bytes, edits: list[Edit]) -> list[Edit]:
+    """Return edits that leave no blank lines at the end of a block in braces whose last part goes."""
+    out: list[Edit] = []
+    for edit in edits:
+        ends = not edit.text and source[edit.end :].lstrip()[:1] == b"}"
+        start = source.find(b"\n", len(source[: edit.start].rstrip())) + 1
+        while ends and out and not out[-1].text and not source[out[-1].end : edit.start].strip():
+            edit = Edit(out.pop().start, edit.end, b"")
+            start = source.find(b"\n", len(source[: edit.start].rstrip())) + 1
+        before = out[-1].end if out else 0
+        if ends and before <= start < edit.start and source[start : edit.start].isspace():
+            edit = Edit(start, edit.end, b"")
+        out.append(edit)
+    return out
+
+
 def keep_apart(source: bytes, edits: list[Edit]) -> list[Edit]:
     """Return edits that leave a blank line between what stands around several parts that are cut."""
     out: list[Edit] = []

@@ -1,10 +1,8 @@
 """Handlers that are written where their route is: what they are called once they have a name."""
 
 import re
-from collections.abc import Callable
 from dataclasses import dataclass, field
 
-from yandrel.model.changes import Note
 from yandrel.model.words import camel, plural, singular, words_of
 
 GENERIC = re.compile(r"api|rest|v\d+")
@@ -16,14 +14,18 @@ PARAMETER = re.compile(r"[:{*<(]")
 class Lifted:
     """A text with its handlers named: the new names, with the lines of what they stand for in the old text.
 
-    `owners` are the applications and routers that routes are declared on, `notes` what stays in place
-    and why, by line.
+    `concepts` are what functions of routes are about, by their names.
+    `owners` are the applications and routers that routes are declared on, `members` what left the type that
+    it was a member of, `notes` what stays in place and why, by line.
     """
 
     text: bytes
     handlers: dict[str, tuple[int, int]] = field(default_factory=dict)
     routers: dict[str, tuple[int, int]] = field(default_factory=dict)
+    helpers: dict[str, tuple[int, int]] = field(default_factory=dict)
+    concepts: dict[str, str] = field(default_factory=dict)
     owners: frozenset[str] = frozenset()
+    members: set[str] = field(default_factory=set)
     notes: list[tuple[int, str, str]] = field(default_factory=list)
 
 
@@ -48,17 +50,3 @@ def handler_name(method: str, path: str, taken: set[str]) -> str:
 
 
 STAYS = "its handler is written in place, and stays; give it a name first"
-
-
-def notes_in_place(pattern: re.Pattern[bytes] | None) -> Callable[[str, bytes], tuple[Note, ...]]:
-    """Return what notes each handler of a file that stays where its route is.
-
-    The pattern's group `path` is what the route's path is; without a pattern nothing is noted.
-    """
-
-    def notes(unit: str, source: bytes) -> tuple[Note, ...]:
-        found = pattern.finditer(source) if pattern is not None else ()
-        paths = [(source.count(b"\n", 0, route.start("path")) + 1, route["path"]) for route in found]
-        return tuple(Note(unit, line, path.decode("utf-8", "replace"), STAYS) for line, path in paths)
-
-    return notes

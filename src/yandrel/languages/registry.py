@@ -13,7 +13,7 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),
         11,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 9),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 10),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 10),
     "go": ("yandrel.languages.go.language", (".go",), 6),
     "swift": ("yandrel.languages.swift.language", (".swift",), 4),

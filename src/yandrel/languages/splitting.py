@@ -47,8 +47,8 @@ class DefinitionSplitter:
     """See `yandrel.languages.protocol.Splitter`: every definition goes as it is, with its references.
 
     `read_facts` reads a file; `role_of` says what a definition's own text tells, where names do not;
-    `stays` why it cannot leave; `rename` what it must be called to be seen from elsewhere; `notes` what
-    is no definition, and so stays; `cutter` what cuts the types of a unit.
+    `stays` why it cannot leave; `rename` what it must be called to be seen from elsewhere; `cutter`
+    what cuts the types of a unit.
     """
 
     def __init__(
@@ -57,14 +57,12 @@ class DefinitionSplitter:
         role_of: Callable[[Definition, bytes], str],
         stays: Callable[[Definition, bytes], str],
         rename: Callable[[str], str] = lambda name: name,
-        notes: Callable[[str, bytes], tuple[Note, ...]] = lambda unit, source: (),
         cutter: "Callable[[str], TypeCutter | None]" = lambda unit: None,
     ) -> None:
         self.read_facts = read_facts
         self.role_of = role_of
         self.stays = stays
         self.rename = rename
-        self.notes = notes
         self.cutter = cutter
 
     def read(
@@ -97,7 +95,7 @@ class DefinitionSplitter:
         rest = self._rest(source, facts)
         needed = frozenset(rest & found.keys())
         customs = self.customs_of(facts)
-        return CrowdedFile(customs, tuple(pieces), source, {}, needed, (), self.notes(unit, source))
+        return CrowdedFile(customs, tuple(pieces), source, {}, needed)
 
     def _role(self, definition: Definition, text: bytes) -> str:
         role = self.role_of(definition, text)
@@ -197,35 +195,60 @@ class DefinitionSplitter:
 class LiftingSplitter(DefinitionSplitter):
     """Names the handlers that are written where their route is, before it takes a file apart."""
 
-    def lift(self, unit: str, source: bytes) -> Lifted:
-        """Return the text in which such handlers have names."""
+    def lift(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
+        """Return the text in which such handlers have names; what is skipped stays where it is."""
         raise NotImplementedError
 
     def read(
         self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
     ) -> CrowdedFile:
-        lifted = self.lift(unit, source)
+        lifted = self.lift(unit, source, skip)
         made = {**dict.fromkeys(lifted.handlers, "controller"), **dict.fromkeys(lifted.routers, "route")}
+        made |= dict.fromkeys(lifted.helpers, "helper")
         file = super().read(unit, lifted.text, {**made, **roles}, skip)
         lines = {d.name: (d.line, d.last_line) for d in self.read_facts(source, unit).definitions}
-        lines |= {**lifted.handlers, **lifted.routers}
+        lines |= {**lifted.handlers, **lifted.routers, **lifted.helpers}
         return replace(
             file,
-            pieces=tuple(_at_home(_at_lines(piece, lines), lifted.owners) for piece in file.pieces),
+            pieces=tuple(_settled(piece, lines, lifted) for piece in file.pieces),
+            members=frozenset(lifted.members),
             notes=(*file.notes, *(Note(unit, line, text, why) for line, text, why in lifted.notes)),
         )
 
 
-def _at_lines(piece: SplitPiece, lines: Mapping[str, tuple[int, int]]) -> SplitPiece:
+def _settled(piece: SplitPiece, lines: Mapping[str, tuple[int, int]], lifted: Lifted) -> SplitPiece:
+    """Return a piece at the lines that it has in the file as the user knows it.
+
+    What routes are declared on stays where it is.
+    """
     first, last = lines.get(piece.name, (piece.line, piece.last_line))
-    return replace(piece, line=first, last_line=last)
+    stays = piece.stays or ("it is the application" if piece.name in lifted.owners else "")
+    concept = piece.concept or lifted.concepts.get(piece.name, "")
+    return replace(piece, line=first, last_line=last, stays=stays, concept=concept)
 
 
-def _at_home(piece: SplitPiece, owners: frozenset[str]) -> SplitPiece:
-    """Keep what routes are declared on where they are."""
-    if piece.name in owners and not piece.stays:
-        return replace(piece, stays="it is the application")
-    return piece
+class GatheringSplitter(LiftingSplitter):
+    """Gives every type a file that is called like it, and routes with handlers in place their functions.
+
+    `gather` returns the text of a file in which they have those.
+    """
+
+    def __init__(
+        self,
+        read_facts: Callable[[bytes, str], Facts],
+        role_of: Callable[[Definition, bytes], str],
+        stays: Callable[[Definition, bytes], str],
+        gather: Callable[[bytes, frozenset[str]], Lifted],
+        cutter: "Callable[[str], TypeCutter | None]",
+    ) -> None:
+        super().__init__(read_facts, role_of, stays, cutter=cutter)
+        self.gather = gather
+
+    def lift(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
+        return self.gather(source, skip)
+
+    def stem_of(self, definition: Definition, facts: Facts) -> str:
+        return definition.name if definition.kind in TYPE_KINDS else ""
 
 
 class TypeSplitter(DefinitionSplitter):

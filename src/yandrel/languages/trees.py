@@ -1,7 +1,7 @@
 """A grammar with its parser and its query, each made when first needed; texts of nodes."""
 
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from functools import cached_property
 
 import tree_sitter
@@ -63,6 +63,15 @@ class Grammar:
     def find_mentions(self, root: Node) -> dict[str, list[Node]]:
         """Return the nodes of names, by what the query calls them."""
         return tree_sitter.QueryCursor(self.mention_query).captures(root)
+
+
+def walk(root: Node) -> Iterator[Node]:
+    """Yield a node and all named nodes below it, in the order of the text."""
+    stack = [root]
+    while stack:
+        node = stack.pop()
+        yield node
+        stack += reversed(node.named_children)
 
 
 def text_of(node: Node | None) -> str:

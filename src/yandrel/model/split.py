@@ -58,7 +58,8 @@ class MixedHandler:
 class CrowdedFile:
     """What a file holds; `text` is the file with handlers that stood inside of functions lifted out.
 
-    `owners` are those lifted handlers, `rest_needs` what the code that is no piece uses.
+    `owners` are those lifted handlers, `members` what left the type that it was a member of, `rest_needs`
+    what the code that is no piece uses.
     """
 
     framework: str
@@ -68,6 +69,7 @@ class CrowdedFile:
     rest_needs: frozenset[str] = frozenset()
     mixed: tuple[MixedHandler, ...] = ()
     notes: tuple[Note, ...] = ()
+    members: frozenset[str] = frozenset()
 
 
 @dataclass

@@ -2,7 +2,7 @@
 
 import re
 import textwrap
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
 
 from yandrel.languages.csharp.content import Chain, ContentReader, read_content
@@ -107,12 +107,7 @@ class CSharpDialect(Dialect):
         if chain.rooted:
             found = find_rooted(chain.names, names)
             return found[1] if found is not None else None
-        found = find_type(around, chain.names, names)
-        if found is None and chain.kind == "doc":
-            found = find_rooted(chain.names, names)
-        if found is None and chain.kind == "attribute":
-            longer = [*chain.names[:-1], chain.names[-1] + ATTRIBUTE]
-            found = find_type(around, longer, names)
+        found = _find(around, chain.names, chain.kind, names)
         return found[1] if found is not None else None
 
     # -- meaning -----------------------------------------------------------------------------------
@@ -135,11 +130,7 @@ class CSharpDialect(Dialect):
         if use.rooted:
             return ".".join(use.parts)
         around = surroundings_of(scope)
-        found = find_type(around, use.parts, names)
-        if found is None and use.kind == "attribute":
-            found = find_type(around, [*use.parts[:-1], use.parts[-1] + ATTRIBUTE], names)
-        if found is None and use.kind == "doc":
-            found = find_rooted(use.parts, names)
+        found = _find(around, use.parts, use.kind, names)
         if found is None:
             return None
         return ".".join([found[0], *use.parts[found[1] :]])
@@ -360,6 +351,13 @@ def _replaced(clause: Clause, path: str, space: str) -> Clause:
     return replace(clause, path=path, space=space)
 
 
+def _find(around: Surroundings, parts: Sequence[str], kind: str, names: Names) -> tuple[str, int] | None:
+    """Return what a name leads to: in an attribute's place, what is called so in full before others."""
+    longer = [*parts[:-1], parts[-1] + ATTRIBUTE] if kind == "attribute" else []
+    found = (find_type(around, longer, names) if longer else None) or find_type(around, parts, names)
+    return found or (find_rooted(parts, names) if kind == "doc" else None)
+
+
 def _key(path: str) -> str:
     """Return what usings are sorted by: the system's own first."""
     return ("0" if (path + ".").startswith("System.") else "1") + path
@@ -394,8 +392,13 @@ def _is_braced(content: Content, block: Block) -> bool:
 
 def has_top_level_statements(source: bytes) -> bool:
     """Whether a file runs statements outside of types, as only languages with short namespaces can."""
+    return _first_statement(source) is not None
+
+
+def _first_statement(source: bytes) -> int | None:
+    """Return where the first statement outside of types starts."""
     statements = parse_first_branches(source).root_node.named_children
-    return any(node.type == "global_statement" for node in statements)
+    return next((node.start_byte for node in statements if node.type == "global_statement"), None)
 
 
 def _first_usings(content: Content, lines: list[tuple[str, str]]) -> list[Edit]:
@@ -406,6 +409,8 @@ def _first_usings(content: Content, lines: list[tuple[str, str]]) -> list[Edit]:
     at = block.statement_start
     if not block.name and content.held:
         at = min(at, content.held[0].start) if at else content.held[0].start
+        runs = _first_statement(content.source)
+        at = at if runs is None else min(at, runs)
     above = [s.end for s in content.statements if not s.conditional]
     body = newline.join(line for _, line in sorted(lines))
     if above and max(above) < at:

@@ -1,6 +1,5 @@
 """C#, behind the language protocol."""
 
-import re
 from collections.abc import Mapping
 from typing import TYPE_CHECKING
 
@@ -10,14 +9,13 @@ from yandrel.languages.csharp.roles import HINTS
 from yandrel.languages.csharp.view import CSharpView
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
-from yandrel.languages.protocol import Scaffolder
+from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
-    from yandrel.languages.cutting.cutter import TypeCutter
     from yandrel.languages.named.dialect import Dialect
 
 KEYWORDS = (
@@ -38,9 +36,6 @@ class CSharpLanguage(NamedLanguage):
     suffixes = (".cs",)
     manifests = MANIFESTS
     words = KEYWORDS
-    in_place = re.compile(
-        rb'\.Map(?:Get|Post|Put|Patch|Delete)\(\s*"(?P<path>[^"]*)"\s*,\s*(?:async\s*)?(?:\([^()]*\)|\w+)\s*=>'
-    )
 
     def name_of(self, path: str) -> str:
         return "csharp"
@@ -62,15 +57,15 @@ class CSharpLanguage(NamedLanguage):
         assert isinstance(view, CSharpView)
         return CSharpDialect(view)
 
-    def type_cutter(self, unit: str) -> "TypeCutter | None":
-        from yandrel.languages.csharp.cutting import cut_csharp
-
-        return cut_csharp(unit)
-
     def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.csharp.scaffold import CsharpScaffolder
 
         return CsharpScaffolder(".cs", self.title, frozenset(self.words.split()))
+
+    def splitter(self, name: str = "") -> Splitter:
+        from yandrel.languages.csharp.splitting import SPLITTER
+
+        return SPLITTER
 
     def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
         words = super().moved_words(view, relocation)

@@ -94,6 +94,8 @@ class CSharpView(NamedView):
             return next((symbol for symbol in found if symbol.unit != unit), None)
         if mention.space == "attribute":
             parts[-1] += "Attribute"
+        elif self.names.has_word(parts[-1] + "Attribute") and _is_attribute(facts, mention):
+            return None
         meant = find_type(around, parts, self.names)
         if meant is None and len(parts) > 1:
             meant = find_rooted(parts, self.names)
@@ -147,3 +149,8 @@ class CSharpView(NamedView):
 
     def is_standard(self, package: str) -> bool:
         return (package + ".").startswith(STANDARD)
+
+
+def _is_attribute(facts: Facts, mention: Mention) -> bool:
+    """Whether a name stands in an attribute's place, so that it leads to what is called so in full."""
+    return Mention(mention.name, mention.line, "attribute") in facts.mentions

@@ -18,10 +18,9 @@ from yandrel.languages.cutting.holders import (
     Holders,
     find_caller,
     read_fields,
-    walk,
 )
 from yandrel.languages.cutting.spelling import Spelling, is_public, outdented, signature_of
-from yandrel.languages.trees import text_of
+from yandrel.languages.trees import text_of, walk
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.split import WideCut, WidePart
 

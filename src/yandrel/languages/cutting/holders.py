@@ -1,13 +1,12 @@
 """Who holds a type, and what is called on it: by its declarations and by what follows each use of them."""
 
 import re
-from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from tree_sitter import Node
 
 from yandrel.languages.cutting.groups import Caller, Mention
-from yandrel.languages.trees import text_of
+from yandrel.languages.trees import text_of, walk
 
 WRAPPERS = frozenset(
     ["user_type", "named_type", "optional_type", "nullable_type", "pointer_type", "qualified_type",
@@ -58,14 +57,6 @@ class Holders:
     open_fields: set[str] = field(default_factory=set)
     places: set[int] = field(default_factory=set)
     unclear: bool = False
-
-
-def walk(root: Node) -> Iterator[Node]:
-    stack = [root]
-    while stack:
-        node = stack.pop()
-        yield node
-        stack += reversed(node.named_children)
 
 
 def find_caller(

@@ -140,7 +140,7 @@ def _add_to_list(
     there = [s for held in groups for s in held if s not in gone]
     for item in sorted(added, key=lambda i: i.path):
         group = _group_for(item, groups, gone, is_own)
-        if not group and there and "." in item.path.partition("/")[0]:
+        if not group and there and (is_own(item.path) or "." in item.path.partition("/")[0]):
             fresh.append(item.text)
             continue
         if not group:

@@ -5,10 +5,9 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.go.grammar import parse
 from yandrel.languages.lifting import Lifted, handler_name
-from yandrel.languages.trees import text_of
-from yandrel.model.changes import Edit, apply_edits
+from yandrel.languages.trees import text_of, walk
+from yandrel.model.changes import Edit
 from yandrel.model.words import pascal, singular, words_of
 
 ROUTING = re.compile(r"(?:^|\.)(?:HandleFunc|Handle|Get|Post|Put|Patch|Delete|GET|POST|PUT|PATCH|DELETE)$")
@@ -18,17 +17,15 @@ PARAMETER = re.compile(r"[:{*]")
 NAMES = frozenset(["identifier"])
 
 
-def lift_inline(source: bytes) -> Lifted:
-    """Give names to the functions that routes are bound to in place; those that close over names stay."""
-    root = parse(source).root_node
-    lifted = Lifted(source)
-    if root.has_error:
-        return lifted
-    taken = set(re.findall(r"\w+", source.decode("utf-8", "replace")))
+def name_handlers(root: Node, told: list[Node], taken: set[str], lifted: Lifted) -> list[Edit]:
+    """Return the edits that give names to the functions that routes are bound to in place.
+
+    Those that close over names stay; those within what is `told` have been seen to.
+    """
     edits: list[Edit] = []
     for call, path, literal in _find_routes(root):
         outer = _outer_function(literal)
-        if outer is None:
+        if outer is None or any(t.start_byte <= call.start_byte < t.end_byte for t in told):
             continue
         line = literal.start_point[0] + 1
         closed = sorted(_closed_over(literal, outer))
@@ -42,14 +39,12 @@ def lift_inline(source: bytes) -> Lifted:
         text = f"\n\nfunc {name}{_outdented(literal)}"
         edits.append(Edit(outer.end_byte, outer.end_byte, text.encode()))
         lifted.handlers[name] = (line, literal.end_point[0] + 1)
-    if edits:
-        lifted.text = apply_edits(source, edits)
-    return lifted
+    return edits
 
 
 def _find_routes(root: Node) -> Iterator[tuple[Node, Node, Node]]:
     """Yield calls that bind a path to a function written in place: the call, the path, the function."""
-    for call in _walk(root):
+    for call in walk(root):
         if call.type != "call_expression":
             continue
         function, held = call.child_by_field_name("function"), call.child_by_field_name("arguments")
@@ -64,14 +59,6 @@ def _find_routes(root: Node) -> Iterator[tuple[Node, Node, Node]]:
             last = inner.named_children[0] if inner is not None and inner.named_child_count else last
         if last.type == "func_literal" and PATTERN.match(text_of(given[0])):
             yield call, given[0], last
-
-
-def _walk(root: Node) -> Iterator[Node]:
-    stack = [root]
-    while stack:
-        node = stack.pop()
-        yield node
-        stack += reversed(node.named_children)
 
 
 def _outer_function(literal: Node) -> Node | None:
@@ -89,7 +76,7 @@ def _closed_over(literal: Node, outer: Node) -> set[str]:
     for name, place in _declared(literal):
         own[name] = min(place, own.get(name, place))
     closed = set()
-    for node in _walk(literal):
+    for node in walk(literal):
         if node.type != "identifier" or text_of(node) not in around:
             continue
         name = text_of(node)
@@ -111,7 +98,7 @@ def _feeds_itself(node: Node, name: str, declared: int) -> bool:
         around is not None
         and around.type != "block"
         and around.start_byte <= declared < node.start_byte
-        and any(declared == n.start_byte for n in _walk(around))
+        and any(declared == n.start_byte for n in walk(around))
         and text_of(node) == name
         and node.start_byte != declared
     )
@@ -119,7 +106,7 @@ def _feeds_itself(node: Node, name: str, declared: int) -> bool:
 
 def _declared(function: Node) -> Iterator[tuple[str, int]]:
     """Yield the names that a function declares, its parameters too, and where."""
-    for node in _walk(function):
+    for node in walk(function):
         if node.type in ("parameter_declaration", "var_spec", "const_spec", "variadic_parameter_declaration"):
             for name in node.children_by_field_name("name"):
                 yield text_of(name), name.start_byte
@@ -162,7 +149,7 @@ def _outdented(literal: Node) -> str:
     margin = lines[-1][: len(lines[-1]) - len(lines[-1].lstrip("\t"))]
     raw = {
         row - literal.start_point[0]
-        for node in _walk(literal)
+        for node in walk(literal)
         if node.type == "raw_string_literal"
         for row in range(node.start_point[0] + 1, node.end_point[0] + 1)
     }

@@ -6,7 +6,7 @@ from dataclasses import replace
 
 from yandrel.languages.go.cutting import cut_go
 from yandrel.languages.go.facts import read_facts
-from yandrel.languages.go.inline import lift_inline
+from yandrel.languages.go.gathering import gather_routes
 from yandrel.languages.go.limits import SYSTEMS
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.splitting import LiftingSplitter
@@ -69,8 +69,8 @@ def rename(name: str) -> str:
 class GoSplitter(LiftingSplitter):
     """Names the handlers that are written where their route is; keeps together what only a package sees."""
 
-    def lift(self, unit: str, source: bytes) -> Lifted:
-        return lift_inline(source)
+    def lift(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
+        return gather_routes(source, skip)
 
     def read(
         self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()

@@ -9,7 +9,7 @@ from yandrel.languages.jvm import kotlin_content
 from yandrel.languages.jvm.builds import JvmReach
 from yandrel.languages.jvm.content import ContentReader, read_content
 from yandrel.languages.jvm.kotlin_content import KotlinReader
-from yandrel.languages.jvm.kotlin_limits import refuse_in_kotlin
+from yandrel.languages.jvm.kotlin_limits import are_same, refuse_in_kotlin
 from yandrel.languages.jvm.kotlin_tree import facade_name
 from yandrel.languages.jvm.module_reach import MODULE_INFO, JavaModules
 from yandrel.languages.jvm.modules import ModuleFile
@@ -247,6 +247,9 @@ class JvmDialect(Dialect):
         if not unit.endswith(MODULE_INFO):
             return []
         return ModuleFile(unit, content.source, relocation, renaming).edits()
+
+    def are_same(self, name: str, one: bytes, other: bytes) -> bool:
+        return are_same(name, one, other)
 
     def follows_file(self, held: Held, unit: str) -> bool:
         return held.space == "type" and held.name == unit.rpartition("/")[2].partition(".")[0]

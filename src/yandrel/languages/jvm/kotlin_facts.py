@@ -61,7 +61,7 @@ class _Reader:
     def read(self) -> Facts:
         for node in self.root.named_children:
             if node.type in COMMENTS:
-                self.comment = node
+                self.comment = self.comment if self.annotations is not None else node
                 continue
             if stray_annotations(node):
                 self.annotations = node

@@ -1,5 +1,6 @@
 """What Kotlin does not let go: what a file keeps to itself, sealed families, what Java calls by file."""
 
+import re
 from collections.abc import Mapping
 
 from yandrel.languages.jvm.kotlin_tree import facade_name
@@ -8,6 +9,35 @@ from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
 from yandrel.languages.named.table import Renaming, join_name, parent_of
 from yandrel.model.changes import Refusal, Relocation
+
+MEMBER = (
+    r"\b(?:fun|va[lr])\s+(?:<[^>]*>\s*)?(?P<on>[\w.<>?*, ]+\.)?`?%s\b`?"
+    r"(?:\s*\((?P<parameters>(?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\))?"
+)
+"""A function with what it takes, or a property, and what type it extends."""
+
+
+def are_same(name: str, one: bytes, other: bytes) -> bool:
+    """Whether two functions, or properties, of one name differ in nothing by which calls choose."""
+    found = [re.search(MEMBER % re.escape(name), text.decode("utf-8", "replace")) for text in (one, other)]
+    told = [
+        ("".join((match["on"] or "").split()), match["parameters"] is None, _types(match["parameters"] or ""))
+        for match in found
+        if match is not None
+    ]
+    return len(told) == 2 and told[0] == told[1]
+
+
+def _types(parameters: str) -> list[str]:
+    """Return the types of parameters, without their names and what they are if nothing is given."""
+    out, depth, start = [], 0, 0
+    for at, sign in enumerate(parameters + ","):
+        depth += (sign in "(<[{") - (sign in ")]}" or (sign == ">" and parameters[at - 1 : at] != "-"))
+        if sign == "," and depth == 0:
+            kind = parameters[start:at].partition(":")[2].partition("=")[0]
+            out += ["".join(kind.split())] if kind.strip() else []
+            start = at + 1
+    return out
 
 
 def refuse_in_kotlin(

@@ -22,7 +22,8 @@ OUTLINES = Outlines(
     rb"fun (?:<[^>\n]*> )?[\w.<>?*, `]+" + PARAMETERS + rb"[ \t]*(?::[ \t]*[\w.<>?,* \t]+)?",
 )
 BARE = re.compile(
-    rb"\b(?:annotation|enum|data)(?=[ \t]+(?:class|object)[ \t]+\w+[ \t]*(?://[^\n]*)?\r?$)", re.MULTILINE
+    rb"\b(?:annotation|enum|data)(?=[ \t]+(?:class|object)[ \t]+\w+(?:\(\))?[ \t]*(?://[^\n]*)?\r?$)",
+    re.MULTILINE,
 )
 """What is read as part of an expression where a class has annotations, and nothing after its name."""
 
@@ -128,6 +129,8 @@ def annotations_of(node: Node) -> list[str]:
 def stray_annotations(node: Node) -> bool:
     """Whether a node is a declaration's annotations, which the grammar takes for an expression before it."""
     following = node.next_named_sibling
+    while following is not None and following.type in COMMENTS:
+        following = following.next_named_sibling
     return (
         node.type == "annotated_expression"
         and following is not None

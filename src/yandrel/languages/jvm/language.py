@@ -14,11 +14,10 @@ from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Relocation
 from yandrel.model.evidence import Hint
-from yandrel.model.facts import Definition, Facts
+from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
-    from yandrel.languages.cutting.cutter import TypeCutter
     from yandrel.languages.named.dialect import Dialect
 
 KEYWORDS = (
@@ -58,11 +57,6 @@ class JvmLanguage(NamedLanguage):
     def open_view(self, units: Units, project: Project) -> JvmView:
         return JvmView(units, project)
 
-    def type_cutter(self, unit: str) -> "TypeCutter | None":
-        from yandrel.languages.jvm.cutting import cut_kotlin
-
-        return cut_kotlin(unit)
-
     def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.jvm.scaffold import JavaScaffolder, KotlinScaffolder
 
@@ -71,14 +65,9 @@ class JvmLanguage(NamedLanguage):
         return JavaScaffolder(".java", "Java", frozenset(KEYWORDS.split()))
 
     def splitter(self, name: str = "") -> Splitter:
-        from yandrel.languages.jvm.splitting import JavaSplitter
+        from yandrel.languages.jvm.splitting import JavaSplitter, KotlinSplitter
 
-        return super().splitter(name) if name == "kotlin" else JavaSplitter()
-
-    def split_role(self, definition: Definition, text: bytes) -> str:
-        from yandrel.languages.jvm.splitting import role_of
-
-        return role_of(definition, text)
+        return KotlinSplitter() if name == "kotlin" else JavaSplitter()
 
     def open_dialect(self, view: NamedView) -> "Dialect":
         from yandrel.languages.jvm.dialect import JvmDialect

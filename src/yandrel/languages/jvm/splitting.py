@@ -5,14 +5,15 @@ from collections.abc import Mapping
 
 from tree_sitter import Node
 
-from yandrel.languages.jvm.cutting import cut_java
+from yandrel.languages.jvm import kotlin_facts, kotlin_gathering
+from yandrel.languages.jvm.cutting import cut_java, cut_kotlin
 from yandrel.languages.jvm.facts import read_facts
+from yandrel.languages.jvm.gathering import gather_routes
 from yandrel.languages.jvm.grammar import TYPE_KINDS, modifiers_of, parse, words_of_modifiers
-from yandrel.languages.lifting import notes_in_place
-from yandrel.languages.splitting import TypeSplitter
+from yandrel.languages.splitting import GatheringSplitter, stays_if_run
 from yandrel.languages.trees import text_of
 from yandrel.model.changes import Edit, apply_edits
-from yandrel.model.facts import Definition
+from yandrel.model.facts import Definition, Facts
 
 CLASS_NAME = re.compile(rb"\bclass\s+(\w+)")
 REQUEST = re.compile(
@@ -20,10 +21,9 @@ REQUEST = re.compile(
     rb"|ApplicationCall|HttpRequest)\b"
 )
 """A parameter that only those who answer requests take."""
-IN_PLACE = re.compile(
-    rb'\.(?:get|post|put|patch|delete)\(\s*"(?P<path>/[^"]*)"\s*,\s*(?:\w+|\([^()]*\))\s*->'
-)
-"""A route whose handler is written in it."""
+PRIVATE = re.compile(rb"\A(?:(?:/\*.*?\*/|//[^\n]*\n|@\w+(?:\([^)\n]*\))?)\s*)*(private)\b", re.DOTALL)
+"""A declaration that begins with being seen by its file alone, after comments and annotations."""
+PARAMETER = re.compile(rb"[(,]\s*(\w+)\s*:")
 SAID = {"public", "protected", "private"}
 MEMBERS = {*TYPE_KINDS, "field_declaration", "method_declaration", "constructor_declaration"}
 
@@ -50,7 +50,35 @@ def stays(definition: Definition, text: bytes) -> str:
     return "it runs the application" if "main()" in definition.members else ""
 
 
-class JavaSplitter(TypeSplitter):
+class KotlinSplitter(GatheringSplitter):
+    """Gathers the routes that are declared in place."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            lambda source, unit: kotlin_facts.read_facts(source),
+            role_of,
+            stays_if_run,
+            kotlin_gathering.gather_routes,
+            cut_kotlin,
+        )
+
+    def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
+        """Let the module see what only the file saw, where it leaves."""
+        edits: list[Edit] = []
+        for definition in kotlin_facts.read_facts(text).definitions:
+            head = PRIVATE.search(text[definition.start : definition.end])
+            if definition.name in targets and not definition.is_method and head is not None:
+                at = definition.start + head.start(1)
+                edits.append(Edit(at, definition.start + head.end(1), b"internal"))
+        return {unit: apply_edits(text, edits)}
+
+    def _words(self, source: bytes, definition: Definition, facts: Facts) -> set[str]:
+        text = source[definition.start : definition.end].partition(b"{")[0]
+        own = {name.decode() for name in PARAMETER.findall(text)} if definition.kind == "function" else set()
+        return super()._words(source, definition, facts) - own
+
+
+class JavaSplitter(GatheringSplitter):
     """Makes public what only the package saw, as far as it is named from elsewhere in the file."""
 
     def __init__(self) -> None:
@@ -58,8 +86,8 @@ class JavaSplitter(TypeSplitter):
             lambda source, unit: read_facts(source),
             role_of,
             stays,
-            notes=notes_in_place(IN_PLACE),
-            cutter=cut_java,
+            gather_routes,
+            cut_java,
         )
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:

@@ -249,6 +249,10 @@ class Dialect(ABC):
         """Return the qualified names, old and new, that a moved file has beside what it declares."""
         return []
 
+    def are_same(self, name: str, one: bytes, other: bytes) -> bool:
+        """Whether two definitions of one name cannot both stand in one file."""
+        return False
+
     def follows_file(self, held: Held, unit: str) -> bool:
         """Whether a definition must be named like its file."""
         stem = unit.rpartition("/")[2].partition(".")[0]

@@ -1,19 +1,17 @@
 """What languages with declared namespaces do alike, behind the language protocol."""
 
-import re
 from abc import ABC, abstractmethod
 from collections.abc import Callable, Mapping
 from typing import TYPE_CHECKING
 
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.named.view import NamedView
-from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.languages.protocol import Scaffolder
 from yandrel.model.changes import Edit, Relocation, Rewrite
-from yandrel.model.facts import Definition, Facts
+from yandrel.model.facts import Facts
 from yandrel.model.project import Project
 
 if TYPE_CHECKING:
-    from yandrel.languages.cutting.cutter import TypeCutter
     from yandrel.languages.named.dialect import Dialect
 
 
@@ -27,8 +25,6 @@ class NamedLanguage(ABC):
     cookies = False
     implicit = True
     outlined = True
-    in_place: re.Pattern[bytes] | None = None
-    """What a route looks like whose handler is written in it, with the path as a group."""
     tells_unread = False
     folds_case = False
 
@@ -90,20 +86,3 @@ class NamedLanguage(ABC):
 
     def scaffolder(self, name: str = "") -> Scaffolder:
         return CopyingScaffolder(self.suffixes[0], self.title, frozenset(self.words.split()))
-
-    def splitter(self, name: str = "") -> Splitter:
-        from yandrel.languages.lifting import notes_in_place
-        from yandrel.languages.splitting import TypeSplitter, stays_if_run
-
-        return TypeSplitter(
-            self.read_facts, self.split_role, stays_if_run, notes=notes_in_place(self.in_place),
-            cutter=self.type_cutter,
-        )  # fmt: skip
-
-    def split_role(self, definition: Definition, text: bytes) -> str:
-        """Return the role that a definition's own text tells, where its file is taken apart."""
-        return ""
-
-    def type_cutter(self, unit: str) -> "TypeCutter | None":
-        """Return what cuts the types of a unit, where the language has interfaces."""
-        return None

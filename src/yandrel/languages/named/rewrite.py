@@ -4,7 +4,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
-from yandrel.languages.edits import cut_span, keep_apart, merge_edits, newline_of, trim_end
+from yandrel.languages.edits import cut_span, keep_apart, merge_edits, newline_of, trim_blocks, trim_end
 from yandrel.languages.named.carrying import carry_private
 from yandrel.languages.named.content import Clause, Content, Held, Use
 from yandrel.languages.named.dialect import (
@@ -335,7 +335,8 @@ class FileRewriter:
             for edit in self.dialect.edit_paths(self.unit, self.new, content, self.context.relocation)
             if not any(s <= edit.start < e for s, e in gone)
         ]
-        edits = trim_end(content.source, keep_apart(content.source, merge_edits(self.edits)))
+        kept = keep_apart(content.source, merge_edits(self.edits))
+        edits = trim_end(content.source, trim_blocks(content.source, kept))
         if edits:
             result.edits[self.unit] = edits
 

@@ -153,8 +153,25 @@ class NameMap:
                 self.refuse(symbol.unit, content.line_of(held.start), f"{held.name} {held.fixed}")
             namespace = self.namespace_of_target(target.unit, symbol.unit, held.block)
             self.refuse_type_as_namespace(symbol.unit, namespace, content.blocks[held.block].name)
+            self.refuse_same(symbol, target)
         before = join_name(content.blocks[held.block].name, held.name)
         self.put(symbol, before, join_name(namespace, target.name), held.space)
+
+    def refuse_same(self, symbol: Symbol, target: Symbol) -> None:
+        """Refuse a definition that the file it goes to has already, as many files of one package may."""
+        text = self.text_of(symbol)
+        for old in self.contents:
+            if old == symbol.unit or self.relocation.unit(old) != target.unit:
+                continue
+            there = Symbol(old, target.name)
+            leaves = self.relocation.definitions.get(there, there).unit not in (old, target.unit)
+            if not leaves and self.dialect.are_same(target.name, text, self.text_of(there)):
+                self.refuse(target.unit, 0, f"{target.name} is there already")
+
+    def text_of(self, symbol: Symbol) -> bytes:
+        content = self.contents[symbol.unit]
+        held = next((h for h in content.held if h.name == symbol.name), None)
+        return content.source[held.start : held.end] if held is not None else b""
 
     def put(self, symbol: Symbol, before: str, after: str, space: str) -> None:
         if before == after or symbol not in self.view.table.all_of(before, space):

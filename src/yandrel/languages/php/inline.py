@@ -7,8 +7,9 @@ from dataclasses import dataclass
 from tree_sitter import Node
 
 from yandrel.languages.lifting import Lifted, handler_name
-from yandrel.languages.php.grammar import parse, text_of
-from yandrel.model.changes import Edit, apply_edits
+from yandrel.languages.php.grammar import text_of
+from yandrel.languages.trees import walk
+from yandrel.model.changes import Edit
 from yandrel.model.words import snake
 
 METHODS = frozenset({"get", "post", "put", "patch", "delete", "options", "head", "any"})
@@ -29,17 +30,18 @@ class Bound:
     path: str
 
 
-def lift_inline(source: bytes) -> Lifted:
-    """Give names to the functions that routes are bound to in place; those that close over names stay."""
-    root = parse(source).root_node
-    lifted = Lifted(source)
-    if root.has_error:
-        return lifted
-    taken = set(re.findall(r"\w+", source.decode("utf-8", "replace")))
+def name_handlers(root: Node, told: list[Node], taken: set[str], lifted: Lifted) -> list[Edit]:
+    """Return the edits that give names to the functions that routes are bound to in place.
+
+    Those that close over names stay; those within what is `told` have been seen to.
+    """
+    source = root.text or b""
     spaced = any(node.type == "namespace_definition" for node in root.named_children)
     callable_form = spaced or TYPED.search(source) is not None
     edits: list[Edit] = []
     for bound in find_bound(root):
+        if any(t.start_byte <= bound.closure.start_byte < t.end_byte for t in told):
+            continue
         line = bound.closure.start_point[0] + 1
         closed = sorted(closed_over(bound.closure))
         statement = _statement_around(bound.closure)
@@ -47,16 +49,14 @@ def lift_inline(source: bytes) -> Lifted:
             why = f"its handler is written in place and closes over {', '.join(closed)}, and so stays"
             lifted.notes.append((line, bound.path, why if closed else "its handler stands within a type"))
             continue
-        name = _name(bound, taken)
+        name = in_style(handler_name(bound.method, bound.path, taken), taken)
         taken.add(name)
         written = f"{name}(...)" if callable_form else f"'{name}'"
         edits.append(Edit(bound.closure.start_byte, bound.closure.end_byte, written.encode()))
         text = f"{as_function(bound.closure, name)}\n\n"
         edits.append(Edit(statement.start_byte, statement.start_byte, text.encode()))
         lifted.handlers[name] = (line, bound.closure.end_point[0] + 1)
-    if edits:
-        lifted.text = apply_edits(source, _joined(edits))
-    return lifted
+    return _joined(edits)
 
 
 def find_bound(root: Node) -> Iterator[Bound]:
@@ -187,7 +187,7 @@ def _outdented(body: Node, indent: str = "") -> str:
     margin = lines[-1][: len(lines[-1]) - len(lines[-1].lstrip(" \t"))]
     fixed = {
         row - body.start_point[0]
-        for node in _walk(body)
+        for node in walk(body)
         if node.type in ("heredoc", "nowdoc", "string", "encapsed_string")
         for row in range(node.start_point[0] + 1, node.end_point[0] + 1)
     }
@@ -199,17 +199,8 @@ def _outdented(body: Node, indent: str = "") -> str:
     return "\n".join([lines[0], *rest])
 
 
-def _walk(root: Node) -> Iterator[Node]:
-    stack = [root]
-    while stack:
-        node = stack.pop()
-        yield node
-        stack += node.named_children
-
-
-def _name(bound: Bound, taken: set[str]) -> str:
+def in_style(name: str, taken: set[str]) -> str:
     """Return a name in the file's own way of writing functions."""
-    name = handler_name(bound.method, bound.path, taken)
     words = [word for word in taken if "_" in word.strip("_") and word == word.lower()]
     return snake(name) if words and snake(name) not in taken else name
 

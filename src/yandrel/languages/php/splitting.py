@@ -9,7 +9,7 @@ import networkx
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.php.cutting import cut_php
 from yandrel.languages.php.facts import read_facts
-from yandrel.languages.php.inline import lift_inline
+from yandrel.languages.php.gathering import gather_routes
 from yandrel.languages.splitting import LiftingSplitter
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 
@@ -45,8 +45,8 @@ class PhpSplitter(LiftingSplitter):
     def __init__(self) -> None:
         super().__init__(lambda source, unit: read_facts(source), role_of, stays, cutter=cut_php)
 
-    def lift(self, unit: str, source: bytes) -> Lifted:
-        return lift_inline(source)
+    def lift(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
+        return gather_routes(source, skip)
 
     def customs_of(self, facts: Facts) -> str:
         return "plain" if any(facts.namespaces) else "functions"

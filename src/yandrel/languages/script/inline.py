@@ -84,7 +84,7 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
     for name, group in groups.items():
         own = [place for route, place in zip(routes, lines, strict=True) if route.group == group]
         first[name] = (own[0][0], own[-1][1])
-    return Lifted(text, handlers, first, frozenset(route.owner for route in routes))
+    return Lifted(text, handlers, first, owners=frozenset(route.owner for route in routes))
 
 
 def _lines(node: Node) -> tuple[int, int]:

@@ -86,7 +86,7 @@ class ScriptSplitter(LiftingSplitter):
         }
         return super().read(unit, source, handling, skip)
 
-    def lift(self, unit: str, source: bytes) -> Lifted:
+    def lift(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
         lifted = lift_inline(source, unit)
         left = {found.group(2) for found in INLINE.finditer(lifted.text)}
         lifted.notes = [

@@ -16,7 +16,6 @@ from yandrel.model.facts import Facts
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
-    from yandrel.languages.cutting.cutter import TypeCutter
     from yandrel.languages.named.dialect import Dialect
 
 KEYWORDS = (
@@ -53,11 +52,6 @@ class SwiftLanguage(NamedLanguage):
 
         assert isinstance(view, SwiftView)
         return SwiftDialect(view)
-
-    def type_cutter(self, unit: str) -> "TypeCutter | None":
-        from yandrel.languages.swift.cutting import cut_swift
-
-        return cut_swift(unit)
 
     def splitter(self, name: str = "") -> Splitter:
         from yandrel.languages.swift.splitting import SPLITTER

@@ -107,7 +107,10 @@ class Leaving:
                 module.edits.append(Edit(found.start(1), found.end(1), new.encode()))
 
     def in_export_list(self, module: Module, reference: Reference) -> Node | None:
-        """Return the entry of `export { … }` or `module.exports = { … }` that a reference stands in."""
+        """Return the entry of `export { … }` or `module.exports = { … }` that a reference stands in.
+
+        What is exported only if something holds stays as it is written.
+        """
         node: Node | None = module.statements.root.descendant_for_byte_range(reference.start, reference.end)
         for _ in range(4):
             if node is None:
@@ -127,14 +130,15 @@ class Leaving:
                     reference.start,
                     reference.end,
                 )
-                return node if text_of(left).endswith("module.exports") and direct else None
+                listed = text_of(left).endswith("module.exports") and direct
+                return node if listed and outer is not None and _stands_at_top(outer) else None
             if node.type == "assignment_expression":
                 left_text = text_of(node.child_by_field_name("left"))
                 right = node.child_by_field_name("right")
                 if left_text.startswith(("exports.", "module.exports.")) and right is not None and (
                     right.start_byte == reference.start and right.end_byte == reference.end
                 ):  # fmt: skip
-                    return node
+                    return node if _stands_at_top(node) else None
             if node.type == "export_statement":
                 value = node.child_by_field_name("value")
                 return node if value is not None and value.start_byte == reference.start else None
@@ -159,6 +163,14 @@ class Leaving:
             else:
                 start, end = entry_span(entry)
                 module.edits.append(Edit(start, end, b""))
+
+
+def _stands_at_top(assignment: Node) -> bool:
+    """Whether an assignment is a statement of the module itself, or a part of one."""
+    around = assignment.parent
+    while around is not None and around.type == "assignment_expression":
+        around = around.parent
+    return around is not None and around.parent is not None and around.parent.type == "program"
 
 
 def entry_span(entry: Node) -> tuple[int, int]:

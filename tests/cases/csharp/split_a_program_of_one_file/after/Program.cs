@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using Library.Middleware;
 using Library.Repositories;
+using Library.Routes;
 using Library.Services;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -14,6 +15,6 @@ builder.Services.AddControllers();
 var app = builder.Build();
 app.UseMiddleware<RequestTimingMiddleware>();
 app.MapControllers();
-app.MapGet("/health", () => Results.Ok("up"));
-app.MapGet("/api/authors", async (LibraryContext db) => await db.Authors.ToListAsync());
+HealthRoutes.Map(app);
+AuthorRoutes.Map(app);
 app.Run();

@@ -13,16 +13,6 @@ func main() {
 	srv := &Server{store: repositories.NewBookStore()}
 	mux := http.NewServeMux()
 	mux.HandleFunc("/health", controllers.HealthHandler)
-	mux.HandleFunc("/books", func(w http.ResponseWriter, r *http.Request) {
-		switch r.Method {
-		case http.MethodGet:
-			srv.listBooks(w, r)
-		case http.MethodPost:
-			srv.createBook(w, r)
-		default:
-			http.Error(w, "method not allowed", http.StatusMethodNotAllowed)
-		}
-	})
-	mux.HandleFunc("/books/", srv.getBook)
+	registerBookRoutes(mux, srv)
 	log.Fatal(http.ListenAndServe(":8080", middleware.LogRequests(mux)))
 }

@@ -6,9 +6,8 @@ require_once __DIR__ . '/database.php';
 require_once __DIR__ . '/errors.php';
 require_once __DIR__ . '/helpers/common.php';
 require_once __DIR__ . '/repositories/HiveRepository.php';
+require_once __DIR__ . '/routes/hive_routes.php';
 
-use Psr\Http\Message\ResponseInterface as Response;
-use Psr\Http\Message\ServerRequestInterface as Request;
 use Slim\Factory\AppFactory;
 
 require __DIR__ . '/vendor/autoload.php';
@@ -17,17 +16,7 @@ $app = AppFactory::create();
 $app->addBodyParsingMiddleware();
 $hives = new HiveRepository(connect());
 
-$app->get('/hives', function (Request $request, Response $response) use ($hives) {
-    return json($response, $hives->all());
-});
-
-$app->get('/hives/{id}', function (Request $request, Response $response, array $args) use ($hives) {
-    try {
-        return json($response, $hives->find((int) $args['id']));
-    } catch (HiveNotFound $e) {
-        return json($response, ['error' => $e->getMessage()], 404);
-    }
-});
+register_hive_routes($app, $hives);
 
 $app->post('/harvests', 'create_harvest');
 

@@ -1,0 +1,17 @@
+"""What the definitions of a crowded C# file are, and the routes that it declares in place."""
+
+from yandrel.languages.csharp.cutting import cut_csharp
+from yandrel.languages.csharp.facts import read_facts
+from yandrel.languages.csharp.gathering import gather_routes
+from yandrel.languages.splitting import GatheringSplitter, stays_if_run
+from yandrel.model.facts import Definition
+
+
+def role_of(definition: Definition, text: bytes) -> str:
+    """Return the role that a definition's own text tells: names and bases tell more."""
+    return ""
+
+
+SPLITTER = GatheringSplitter(
+    lambda source, unit: read_facts(source), role_of, stays_if_run, gather_routes, cut_csharp
+)

@@ -1,0 +1,1 @@
+"""Gathering routes that are declared in place into functions by what they are about."""

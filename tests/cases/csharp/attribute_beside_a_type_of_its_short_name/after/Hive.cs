@@ -1,0 +1,11 @@
+using Waxmoor.Hives;
+using Waxmoor.Scales;
+
+namespace Waxmoor
+{
+    [Weighed]
+    public class Hive
+    {
+        public Weighed Last = new Weighed();
+    }
+}

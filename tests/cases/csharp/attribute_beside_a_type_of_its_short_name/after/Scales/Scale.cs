@@ -1,0 +1,6 @@
+namespace Waxmoor.Scales
+{
+    public class Scale
+    {
+    }
+}

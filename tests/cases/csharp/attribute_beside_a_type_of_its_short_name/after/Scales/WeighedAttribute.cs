@@ -1,0 +1,8 @@
+using System;
+
+namespace Waxmoor.Scales
+{
+    public sealed class WeighedAttribute : Attribute
+    {
+    }
+}

@@ -1,0 +1,6 @@
+namespace Waxmoor.Hives
+{
+    public class Weighed
+    {
+    }
+}

@@ -1,0 +1,8 @@
+using System;
+
+namespace Waxmoor.Hives
+{
+    public sealed class WeighedAttribute : Attribute
+    {
+    }
+}

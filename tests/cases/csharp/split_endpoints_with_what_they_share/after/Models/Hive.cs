@@ -1,0 +1,3 @@
+namespace Waxmoor.Models;
+
+public record Hive(int Id, string Name);

@@ -1,0 +1,3 @@
+const hives = require('./connect');
+
+console.log(hives.connect('https://waxmoor.coop').href);
