@@ -248,6 +248,15 @@ class JvmDialect(Dialect):
             return []
         return ModuleFile(unit, content.source, relocation, renaming).edits()
 
+    def namespace_after(
+        self, unit: str, new: str, content: Content, block: Block, expected: str | None
+    ) -> str:
+        """A Kotlin package below that of its folder stays below it: folders need not spell it out."""
+        before = self.view.expected_namespace(unit)
+        if expected and before and unit != new and is_kotlin(unit) and block.name.startswith(before + "."):
+            return expected + block.name.removeprefix(before)
+        return super().namespace_after(unit, new, content, block, expected)
+
     def are_same(self, name: str, one: bytes, other: bytes) -> bool:
         return are_same(name, one, other)
 

@@ -1,0 +1,5 @@
+package coop.waxmoor
+
+import coop.waxmoor.lessons.first.weigh
+
+fun start() = weigh()

@@ -1,0 +1,3 @@
+package coop.waxmoor.lessons.second
+
+fun main() = println(coop.waxmoor.lessons.first.weigh())

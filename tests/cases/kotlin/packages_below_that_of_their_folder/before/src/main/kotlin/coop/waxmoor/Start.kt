@@ -1,0 +1,5 @@
+package coop.waxmoor
+
+import coop.waxmoor.guide.first.weigh
+
+fun start() = weigh()

@@ -1,0 +1,5 @@
+package coop.waxmoor.guide.first
+
+fun weigh() = 1
+
+fun main() = println(weigh())

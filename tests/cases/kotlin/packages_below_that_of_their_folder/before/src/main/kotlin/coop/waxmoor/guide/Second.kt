@@ -1,0 +1,3 @@
+package coop.waxmoor.guide.second
+
+fun main() = println(coop.waxmoor.guide.first.weigh())
