@@ -148,6 +148,8 @@ class CSharpGatherer(RouteGatherer):
             return asked[1]
         if member in BUILDERS and text_of(called).startswith("WebApplication."):
             return "WebApplicationBuilder"
+        if member == "Create" and text_of(called).startswith("WebApplication."):
+            return "WebApplication"
         if member == "Build" and "WebApplication.Create" in text_of(_root_of(value)):
             return "WebApplication"
         if any(_name_of(call) == OPENS for call in _calls_in_chain(value)):
@@ -294,7 +296,7 @@ def _root_of(value: Node) -> Node | None:
     for node in walk(root):
         if node.type == "variable_declarator" and text_of(node.child_by_field_name("name")) == text_of(held):
             return node
-    return None
+    return value
 
 
 def _type_of_lambda_parameter(parameter: Node) -> str | None:

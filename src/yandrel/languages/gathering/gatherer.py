@@ -333,7 +333,7 @@ class RouteGatherer(ABC):
             found = self.read_route(statement)
             if found is not None:
                 before = opened.get(found.receiver) or self._opened_around(found)
-                found.path = "/".join(("", *parts_of(before), *parts_of(found.path)))
+                found.path = "/" + "/".join((*parts_of(before), *parts_of(found.path)))
                 self.find_needs(found)
                 if not stands_alone(source, found.node):
                     found.stays = "its handler is written in place, on a line with others"
@@ -418,10 +418,10 @@ class RouteGatherer(ABC):
         body = self._body(source, group.nodes[:routes], base + indent * made.depth, inner)
         along = self._body(source, group.nodes[routes:], base + indent * made.along, inner)
         middle = made.middle if along else made.middle.rstrip("\n") + "\n" if made.middle else ""
-        parts = [f"\n\n{with_indents(made.head, base, indent)}\n", body]
+        parts = [f"{with_indents(made.head, base, indent)}\n", body]
         parts += ["\n" if along and not middle else "", with_indents(middle, base, indent), along]
         text = "".join([*parts, with_indents(made.tail, base, indent)])
-        return [*edits, Edit(after.end_byte, after.end_byte, text.encode())]
+        return [*edits, self._insert(gathering, after, text)]
 
     def _called_otherwise(self, node: Node, group: Group) -> list[Edit]:
         """Return the edits that call what is handed to a function as its parameters are called."""
@@ -437,7 +437,15 @@ class RouteGatherer(ABC):
         body = self._body(source, gathering.shared, base + indent, inner, True)
         head, tail = (with_indents(t, base, indent) for t in self.write_helpers(gathering.helpers))
         edits = [cut_lines(source, *span_of(source, f, self.comments)) for f in gathering.shared]
-        return [*edits, Edit(after.end_byte, after.end_byte, f"\n\n{head}\n{body}{tail}".encode())]
+        return [*edits, self._insert(gathering, after, f"{head}\n{body}{tail}")]
+
+    def _insert(self, gathering: "Gathering", after: Node, definition: str) -> Edit:
+        """Return the edit that puts a definition after a node, or after the lines of what it goes with."""
+        moved = [*(node for group in gathering.groups for node in group.nodes), *gathering.shared]
+        for start, end in (span_of(gathering.source, node, self.comments) for node in moved):
+            if start < after.end_byte < end:
+                return Edit(end, end, f"\n{definition}\n".encode())
+        return Edit(after.end_byte, after.end_byte, f"\n\n{definition}".encode())
 
     def _body(
         self, source: bytes, nodes: list[Node], indent: str, edits: list[Edit], apart: bool = False

@@ -72,7 +72,7 @@ def parts_of(path: str) -> list[str]:
 
 def is_client(receiver: str) -> bool:
     """Whether what is asked for a path asks others, by its name, and declares no route."""
-    return receiver.lower().endswith(("client", "http", "mvc"))
+    return receiver.lower().endswith("client")
 
 
 def concept_of(path: str) -> str:

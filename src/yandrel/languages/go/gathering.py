@@ -162,7 +162,8 @@ class GoGatherer(RouteGatherer):
             found = _type_of_value(holder.parent, holder.named_children.index(name)) or ""
         else:
             return None
-        return found if found and _may_be_copied(found, name) else None
+        asked = holder.type == "parameter_declaration" and not found.startswith("sync.")
+        return found if found and _may_be_copied(found, name, asked) else None
 
     def lift_others(self, gathering: Gathering, told: list[Node], lifted: Lifted) -> list[Edit]:
         words = {word.decode("utf-8", "replace") for word in re.findall(rb"\w+", gathering.source)}
@@ -295,24 +296,27 @@ def _result_of(name: str, place: int, value: Node) -> str | None:
     return None
 
 
-def _may_be_copied(kind: str, name: Node) -> bool:
-    """Whether a function may be handed what it used before: a copy, if that is no struct that lives on."""
+def _may_be_copied(kind: str, name: Node, calls: bool) -> bool:
+    """Whether a function may be handed what it used before: a copy, if that is no struct that lives on.
+
+    `calls` is whether methods may be called on it, as on what was handed on before already.
+    """
     declared = rf"^type\s+{re.escape(kind)}\s+(?:interface|func|map)\b"
     if PLAIN.match(kind) or kind in INTERFACES or re.search(declared, text_of(_root_of(name)), re.MULTILINE):
         return True
     function = _function_of(name)
     users = (n for n in walk(function) if text_of(n) == text_of(name) and n != name) if function else ()
-    return function is not None and all(_reads_field(n) for n in users if n.type == "identifier")
+    return function is not None and all(_reads_field(n, calls) for n in users if n.type == "identifier")
 
 
-def _reads_field(name: Node) -> bool:
-    """Whether a name stands where a field is read of what it names, and no method is called on it."""
+def _reads_field(name: Node, calls: bool) -> bool:
+    """Whether a name stands where a field is read of what it names, or a method called if that is asked."""
     selector = name.parent
     if selector is None or selector.type != "selector_expression" or selector.parent is None:
-        return False
+        return calls
     around = selector.parent
     if around.type == "call_expression":
-        return around.child_by_field_name("function") != selector
+        return calls or around.child_by_field_name("function") != selector
     statement = around.parent
     setting = statement is not None and statement.type == "assignment_statement"
     return not (setting and statement is not None and statement.child_by_field_name("left") == around)

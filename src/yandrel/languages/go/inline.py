@@ -77,9 +77,9 @@ def _closed_over(literal: Node, outer: Node) -> set[str]:
         own[name] = min(place, own.get(name, place))
     closed = set()
     for node in walk(literal):
-        if node.type != "identifier" or text_of(node) not in around:
-            continue
         name = text_of(node)
+        if node.type != "identifier" or name not in around or name == "_":
+            continue
         if name not in own or node.start_byte < own[name] or _feeds_itself(node, name, own[name]):
             closed.add(name)
     return closed

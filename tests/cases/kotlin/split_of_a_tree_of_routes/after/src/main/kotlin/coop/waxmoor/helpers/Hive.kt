@@ -1,0 +1,16 @@
+package coop.waxmoor.helpers
+
+import coop.waxmoor.models.Hive
+import coop.waxmoor.models.Hives
+import io.ktor.http.*
+import io.ktor.serialization.kotlinx.json.*
+import io.ktor.server.application.*
+import io.ktor.server.engine.*
+import io.ktor.server.netty.*
+import io.ktor.server.plugins.contentnegotiation.*
+import io.ktor.server.request.*
+import io.ktor.server.response.*
+import io.ktor.server.routing.*
+import org.jetbrains.exposed.sql.*
+
+fun ResultRow.toHive() = Hive(this[Hives.id], this[Hives.name], this[Hives.frames])

@@ -1,0 +1,19 @@
+package coop.waxmoor.models
+
+import io.ktor.http.*
+import io.ktor.serialization.kotlinx.json.*
+import io.ktor.server.application.*
+import io.ktor.server.engine.*
+import io.ktor.server.netty.*
+import io.ktor.server.plugins.contentnegotiation.*
+import io.ktor.server.request.*
+import io.ktor.server.response.*
+import io.ktor.server.routing.*
+import org.jetbrains.exposed.sql.*
+
+object Hives : Table() {
+    val id = integer("id").autoIncrement()
+    val name = varchar("name", 80)
+    val frames = integer("frames")
+    override val primaryKey = PrimaryKey(id)
+}
