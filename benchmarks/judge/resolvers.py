@@ -62,6 +62,8 @@ def resolve_kotlin(texts: Iterator[tuple[str, str]]) -> Counter[str]:
             package, _, name = item[1].rpartition(".")
             if name in declared.get(package, ()):
                 visible[item[3] or name] = name
+            else:
+                visible.pop(item[3] or name, None)
         body = KOTLIN_IMPORT.sub("", KOTLIN_PACKAGE.sub("", text))
         own = {name for found in KOTLIN_OWN.finditer(body) for name in found.groups() if name} | KOTLIN_WORDS
         for word in WORD.finditer(body):
