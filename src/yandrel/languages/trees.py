@@ -74,6 +74,13 @@ def walk(root: Node) -> Iterator[Node]:
         stack += reversed(node.named_children)
 
 
+def root_of(node: Node) -> Node:
+    """Return the root of the tree that a node stands in."""
+    while node.parent is not None:
+        node = node.parent
+    return node
+
+
 def text_of(node: Node | None) -> str:
     return (node.text or b"").decode("utf-8", "replace") if node is not None else ""
 

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from tree_sitter import Node
 
 from yandrel.languages.csharp.grammar import parse
+from yandrel.languages.gathering.chains import calls_in_chain
 from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, RouteStatement
 from yandrel.languages.lifting import Lifted
@@ -13,6 +14,7 @@ from yandrel.languages.trees import text_of, walk
 from yandrel.model.changes import Edit
 from yandrel.model.words import pascal
 
+CHAIN = {"invocation_expression": "function", "member_access_expression": "expression"}
 DECLARES = frozenset({"Map", "MapGet", "MapPost", "MapPut", "MapPatch", "MapDelete", "MapMethods"})
 OPENS = "MapGroup"
 CLOSURES = frozenset({"lambda_expression", "anonymous_method_expression"})
@@ -59,7 +61,7 @@ class CSharpGatherer(RouteGatherer):
             return _read_opening(statement, inner)
         if inner.type != "expression_statement":
             return None
-        for call in _calls_in_chain(inner.named_children[0]):
+        for call in _calls_of(inner.named_children[0]):
             path = _path_of(call, DECLARES)
             if path is not None:
                 in_place = any(node.type in CLOSURES for node in _given(call)[1:])
@@ -152,7 +154,7 @@ class CSharpGatherer(RouteGatherer):
             return "WebApplication"
         if member == "Build" and "WebApplication.Create" in text_of(_root_of(value)):
             return "WebApplication"
-        if any(_name_of(call) == OPENS for call in _calls_in_chain(value)):
+        if any(_name_of(call) == OPENS for call in _calls_of(value)):
             return "RouteGroupBuilder"
         return None
 
@@ -240,7 +242,7 @@ def _read_opening(statement: Node, inner: Node) -> RouteStatement | None:
     made = [c for d in declared for c in d.named_children if c.type == "variable_declarator"]
     if len(made) != 1 or made[0].named_child_count < 2:
         return None
-    for call in _calls_in_chain(made[0].named_children[-1]):
+    for call in _calls_of(made[0].named_children[-1]):
         path = _path_of(call, frozenset({OPENS}))
         if path is not None:
             name = text_of(made[0].child_by_field_name("name"))
@@ -248,16 +250,8 @@ def _read_opening(statement: Node, inner: Node) -> RouteStatement | None:
     return None
 
 
-def _calls_in_chain(node: Node | None) -> Iterator[Node]:
-    """Yield the calls of a chain, the last first."""
-    while node is not None:
-        if node.type == "invocation_expression":
-            yield node
-            node = node.child_by_field_name("function")
-        elif node.type == "member_access_expression":
-            node = node.child_by_field_name("expression")
-        else:
-            return
+def _calls_of(node: Node) -> Iterator[Node]:
+    return calls_in_chain(node, CHAIN, "invocation_expression")
 
 
 def _name_of(call: Node) -> str:
@@ -285,7 +279,7 @@ def _receiver_of(call: Node) -> str:
 
 def _root_of(value: Node) -> Node | None:
     """Return the declaration of what a value is built from, as far as it stands in the same file."""
-    calls = list(_calls_in_chain(value))
+    calls = list(_calls_of(value))
     called = calls[-1].child_by_field_name("function")
     held = called.child_by_field_name("expression") if called is not None else None
     if held is None or held.type != "identifier":

@@ -5,12 +5,14 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.gathering.gatherer import Gathering, RouteGatherer, Written
+from yandrel.languages.gathering.chains import calls_in_chain, given_to
+from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, RouteStatement, is_client
+from yandrel.languages.gathering.reader import Gathering
 from yandrel.languages.go.grammar import parse
 from yandrel.languages.go.inline import name_handlers
 from yandrel.languages.lifting import Lifted
-from yandrel.languages.trees import text_of, walk
+from yandrel.languages.trees import root_of, text_of, walk
 from yandrel.model.changes import Edit
 from yandrel.model.words import pascal
 
@@ -19,6 +21,8 @@ ROUTING = re.compile(
 )
 PATTERN = re.compile(r'^["`](?:(?P<method>[A-Z]+) )?(?P<path>/[^"`]*)["`]$')
 OPENS = frozenset({"Group", "PathPrefix"})
+CHAIN = {"call_expression": "function", "selector_expression": "operand"}
+COMMENTS = frozenset({"comment"})
 SCOPES = frozenset(
     {"block", "func_literal", "if_statement", "for_statement", "expression_switch_statement"}
     | {"type_switch_statement", "select_statement", "communication_case", "expression_case", "type_case"}
@@ -89,7 +93,7 @@ class GoGatherer(RouteGatherer):
             return _read_opening(statement)
         if statement.type != "expression_statement":
             return None
-        for call in _calls_in_chain(statement.named_children[0]):
+        for call in calls_in_chain(statement.named_children[0], CHAIN, "call_expression"):
             path = _path_of(call)
             if path is not None and not is_client(_receiver_of(call)):
                 return RouteStatement(statement, path, _receiver_of(call), self._closes(call))
@@ -191,23 +195,6 @@ def _function_of(node: Node | None) -> Node | None:
     return node
 
 
-def _calls_in_chain(node: Node | None) -> Iterator[Node]:
-    """Yield the calls of a chain, the last first."""
-    while node is not None:
-        if node.type == "call_expression":
-            yield node
-            node = node.child_by_field_name("function")
-        elif node.type == "selector_expression":
-            node = node.child_by_field_name("operand")
-        else:
-            return
-
-
-def _given(call: Node) -> list[Node]:
-    held = call.child_by_field_name("arguments")
-    return [c for c in held.named_children if c.type != "comment"] if held is not None else []
-
-
 def _name_of(call: Node) -> str:
     called = call.child_by_field_name("function")
     field = called.child_by_field_name("field") if called is not None else None
@@ -221,7 +208,7 @@ def _receiver_of(call: Node) -> str:
 
 
 def _path_of(call: Node) -> str | None:
-    given = _given(call)
+    given = given_to(call, COMMENTS)
     found = PATTERN.match(text_of(given[0])) if len(given) > 1 and ROUTING.match(_name_of(call)) else None
     return found["path"] if found is not None else None
 
@@ -231,7 +218,13 @@ def _literal_of(call: Node) -> Node | None:
     if call.type != "call_expression" or _path_of(call) is None:
         return None
     return next(
-        (node for given in _given(call)[1:] for node in walk(given) if node.type == "func_literal"), None
+        (
+            node
+            for given in given_to(call, COMMENTS)[1:]
+            for node in walk(given)
+            if node.type == "func_literal"
+        ),
+        None,
     )
 
 
@@ -240,8 +233,8 @@ def _read_opening(statement: Node) -> RouteStatement | None:
     left, right = (statement.child_by_field_name(field) for field in ("left", "right"))
     if left is None or right is None or left.named_child_count != 1 or right.named_child_count != 1:
         return None
-    for call in _calls_in_chain(right.named_children[0]):
-        given = _given(call)
+    for call in calls_in_chain(right.named_children[0], CHAIN, "call_expression"):
+        given = given_to(call, COMMENTS)
         found = PATTERN.match(text_of(given[0])) if given and _name_of(call) in OPENS else None
         if found is not None:
             name = text_of(left.named_children[0])
@@ -273,19 +266,19 @@ def _type_of_value(statement: Node, place: int) -> str | None:
     if value.type != "call_expression":
         return None
     called = text_of(value.child_by_field_name("function"))
-    if called in ("make", "new") and _given(value):
-        return ("*" if called == "new" else "") + text_of(_given(value)[0])
+    if called in ("make", "new") and given_to(value, COMMENTS):
+        return ("*" if called == "new" else "") + text_of(given_to(value, COMMENTS)[0])
     if called in MAKES and place == 0:
         return MAKES[called]
     if _name_of(value) in OPENS:
-        imported = {name for name in GROUPS if name.encode() in (_root_of(value).text or b"")}
+        imported = {name for name in GROUPS if name.encode() in (root_of(value).text or b"")}
         return GROUPS[min(imported)] if len(imported) == 1 else None
     return _result_of(called, place if alone else 0, value)
 
 
 def _result_of(name: str, place: int, value: Node) -> str | None:
     """Return what a function of the same file returns at a place."""
-    for declared in _root_of(value).named_children:
+    for declared in root_of(value).named_children:
         if declared.type != "function_declaration" or text_of(declared.child_by_field_name("name")) != name:
             continue
         result = declared.child_by_field_name("result")
@@ -302,7 +295,7 @@ def _may_be_copied(kind: str, name: Node, calls: bool) -> bool:
     `calls` is whether methods may be called on it, as on what was handed on before already.
     """
     declared = rf"^type\s+{re.escape(kind)}\s+(?:interface|func|map)\b"
-    if PLAIN.match(kind) or kind in INTERFACES or re.search(declared, text_of(_root_of(name)), re.MULTILINE):
+    if PLAIN.match(kind) or kind in INTERFACES or re.search(declared, text_of(root_of(name)), re.MULTILINE):
         return True
     function = _function_of(name)
     users = (n for n in walk(function) if text_of(n) == text_of(name) and n != name) if function else ()
@@ -320,12 +313,6 @@ def _reads_field(name: Node, calls: bool) -> bool:
     statement = around.parent
     setting = statement is not None and statement.type == "assignment_statement"
     return not (setting and statement is not None and statement.child_by_field_name("left") == around)
-
-
-def _root_of(node: Node) -> Node:
-    while node.parent is not None:
-        node = node.parent
-    return node
 
 
 def gather_routes(source: bytes, kept: frozenset[str]) -> Lifted:

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
+from yandrel.languages.gathering.chains import calls_in_chain, given_to
 from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, Need, RouteStatement, is_client
 from yandrel.languages.jvm.grammar import parse, words_of_modifiers
@@ -13,6 +14,8 @@ from yandrel.languages.trees import text_of, walk
 from yandrel.model.changes import Edit
 from yandrel.model.words import camel, pascal
 
+CHAIN = {"method_invocation": "object"}
+COMMENTS = frozenset({"line_comment", "block_comment"})
 DECLARES = frozenset(
     {"get", "post", "put", "patch", "delete", "head", "options", "before", "after", "ws", "sse", "any"}
     | {"route", "createContext"}
@@ -51,7 +54,7 @@ class JavaGatherer(RouteGatherer):
     def read_route(self, statement: Node) -> RouteStatement | None:
         if statement.type != "expression_statement":
             return None
-        for call in _calls_in_chain(statement.named_children[0]):
+        for call in calls_in_chain(statement.named_children[0], CHAIN, "method_invocation"):
             path = _path_of(call)
             if path is not None and not is_client(_receiver_of(call)):
                 in_place = any(_answers_in_place(found) for found in _given_in_chain(statement))
@@ -264,21 +267,12 @@ def _thrown_around(block: Node) -> str:
     return f" {text_of(thrown)}" if thrown is not None else ""
 
 
-def _calls_in_chain(node: Node | None) -> Iterator[Node]:
-    """Yield the calls of a chain, the last first."""
-    while node is not None and node.type == "method_invocation":
-        yield node
-        node = node.child_by_field_name("object")
-
-
-def _given(call: Node) -> list[Node]:
-    held = call.child_by_field_name("arguments")
-    comments = ("line_comment", "block_comment")
-    return [c for c in held.named_children if c.type not in comments] if held is not None else []
-
-
 def _given_in_chain(statement: Node) -> list[Node]:
-    return [given for call in _calls_in_chain(statement.named_children[0]) for given in _given(call)]
+    return [
+        given
+        for call in calls_in_chain(statement.named_children[0], CHAIN, "method_invocation")
+        for given in given_to(call, COMMENTS)
+    ]
 
 
 def _answers_in_place(given: Node) -> bool:
@@ -291,7 +285,7 @@ def _answers_in_place(given: Node) -> bool:
 
 
 def _path_of(call: Node) -> str | None:
-    given = _given(call)
+    given = given_to(call, COMMENTS)
     if text_of(call.child_by_field_name("name")) not in DECLARES or not given:
         return None
     path = text_of(given[0]).strip('"')
@@ -311,7 +305,7 @@ def _type_of_value(value: Node | None) -> str | None:
         kind = text_of(value.child_by_field_name("type"))
         whole = not kind.endswith("<>") and all(c.type != "class_body" for c in value.named_children)
         return kind if kind and whole else None
-    calls = list(_calls_in_chain(value))
+    calls = list(calls_in_chain(value, CHAIN, "method_invocation"))
     root = text_of(calls[-1].child_by_field_name("object")) if calls else ""
     return root if root in CREATED else None
 

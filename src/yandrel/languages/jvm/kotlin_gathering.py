@@ -10,7 +10,7 @@ from yandrel.languages.gathering.groups import Group, Need, RouteStatement, is_c
 from yandrel.languages.jvm.gathering import CREATED
 from yandrel.languages.jvm.kotlin_tree import parse
 from yandrel.languages.lifting import GENERIC, Lifted
-from yandrel.languages.trees import text_of, walk
+from yandrel.languages.trees import root_of, text_of, walk
 from yandrel.model.words import camel, pascal
 
 METHODS = frozenset({"get", "post", "put", "patch", "delete", "head", "options"})
@@ -284,18 +284,12 @@ def _type_of_value(value: Node) -> str | None:
 
 def _takes_types(name: str, place: Node) -> bool:
     """Whether a class of the same file has parameters of type."""
-    return re.search(rf"\b(?:class|interface)\s+{name}\s*<", text_of(_root_of(place))) is not None
-
-
-def _root_of(node: Node) -> Node:
-    while node.parent is not None:
-        node = node.parent
-    return node
+    return re.search(rf"\b(?:class|interface)\s+{name}\s*<", text_of(root_of(place))) is not None
 
 
 def _route_type(block: Node) -> str:
     """Return what a tree's routes are declared on, if that is named, as a file can name it."""
-    text = text_of(_root_of(block))
+    text = text_of(root_of(block))
     if "io.ktor" not in text:
         return ""
     imported = re.search(r"^import\s+io\.ktor\.server\.routing\.(?:\*|Route)\s*$", text, re.MULTILINE)
@@ -304,7 +298,7 @@ def _route_type(block: Node) -> str:
 
 def _is_internal(needs: tuple[Need, ...], block: Node) -> bool:
     """Whether a type that is handed on is seen in its own module alone."""
-    text = text_of(_root_of(block))
+    text = text_of(root_of(block))
     found = INTERNAL.findall(text)
     return any(set(found) & set(re.findall(r"\w+", need.type)) for need in needs)
 

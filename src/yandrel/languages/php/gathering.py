@@ -5,8 +5,9 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.gathering.gatherer import Gathering, RouteGatherer, Written
+from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, Need, RouteStatement
+from yandrel.languages.gathering.reader import Gathering
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.php.grammar import parse, text_of
 from yandrel.languages.php.inline import (
@@ -20,7 +21,7 @@ from yandrel.languages.php.inline import (
     in_style,
     name_handlers,
 )
-from yandrel.languages.trees import walk
+from yandrel.languages.trees import root_of, walk
 from yandrel.model.changes import Edit
 from yandrel.model.words import pascal
 
@@ -107,7 +108,7 @@ class PhpGatherer(RouteGatherer):
         return name_handlers(gathering.root, told, words | {*gathering.names}, lifted)
 
     def name_for(self, concept: str, block: Node) -> str:
-        taken = set(re.findall(r"\w+", text_of(_root_of(block))))
+        taken = set(re.findall(r"\w+", text_of(root_of(block))))
         return in_style(f"register{pascal(concept)}Routes", taken)
 
     def write(self, name: str, group: Group, block: Node) -> Written:
@@ -170,7 +171,7 @@ def _type_at(place: Node, name: str) -> str:
     for parameter in parameters.named_children if parameters is not None else ():
         if text_of(parameter.child_by_field_name("name")) == name:
             return text_of(parameter.child_by_field_name("type"))
-    return _made_of(around if around is not None else _root_of(place), name)
+    return _made_of(around if around is not None else root_of(place), name)
 
 
 def _made_of(scope: Node, name: str) -> str:
@@ -192,12 +193,6 @@ def _sets_entry(name: Node) -> bool:
         and setting.type == "assignment_expression"
         and setting.child_by_field_name("left") == entry
     )
-
-
-def _root_of(node: Node) -> Node:
-    while node.parent is not None:
-        node = node.parent
-    return node
 
 
 def gather_routes(source: bytes, kept: frozenset[str]) -> Lifted:
