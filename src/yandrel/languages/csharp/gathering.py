@@ -261,7 +261,8 @@ def _name_of(call: Node) -> str:
 
 def _given(call: Node) -> list[Node]:
     held = call.child_by_field_name("arguments")
-    return [c.named_children[-1] for c in held.named_children if c.type == "argument"] if held else []
+    held_in = held.named_children if held is not None else ()
+    return [c.named_children[-1] for c in held_in if c.type == "argument" and c.named_children]
 
 
 def _path_of(call: Node, names: frozenset[str]) -> str | None:
