@@ -61,9 +61,11 @@ def extends(context: Context, unit: str, definition: Definition, base: str, dept
     for spelled in definition.bases:
         if spelled.rpartition(".")[2] == base.rpartition(".")[2]:
             return True
-        if depth > DEEPEST or "." in spelled:
+        if depth > DEEPEST:
             continue
         found = context.index.view(unit).find_name(unit, spelled)
+        if found is not None and found.name == base.rpartition(".")[2]:
+            return True
         if found is None or not found.name or found.unit not in context.index.facts:
             continue
         for parent in context.index.facts[found.unit].definitions:

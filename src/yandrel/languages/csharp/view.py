@@ -86,6 +86,11 @@ class CSharpView(NamedView):
         self._around = self.surroundings(unit, self.units.facts[unit])
         return super().resolve(unit)
 
+    def find_name(self, unit: str, name: str) -> Symbol | None:
+        if unit in self.units.facts:
+            self._around = self.surroundings(unit, self.units.facts[unit])
+        return super().find_name(unit, name)
+
     def find_mention(self, unit: str, facts: Facts, mention: Mention) -> Symbol | None:
         around = self._around
         parts = mention.name.split(".")

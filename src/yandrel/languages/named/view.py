@@ -231,9 +231,18 @@ class NamedView(UnloadedGraph):
 
     def find_name(self, unit: str, name: str) -> Symbol | None:
         facts = self.units.facts.get(unit)
-        if facts is not None and any(d.name == name for d in facts.definitions):
+        if facts is None:
+            return None
+        if any(d.name == name for d in facts.definitions):
             return Symbol(unit, name)
-        return None
+        for item, taken in ((one, each) for one in facts.imports for each in one.names):
+            if name == taken.bound:
+                found = self.find_import(unit, item, taken)
+                return found[1] if found is not None and found[0] == State.FOUND else None
+        found_here = self.find_mention(unit, facts, Mention(name, 0))
+        if found_here is None and "." in name:
+            return self.find_mention(unit, facts, Mention("." + name, 0))
+        return found_here
 
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
         """Return the units whose declared namespace is not that of their folder: declared, expected."""

@@ -89,5 +89,5 @@ HINTS: tuple[Hint, ...] = (
     *_hints("error", "folder", 5, "Exception Exceptions Error Errors exception exceptions error errors"),
     *_hints("error", "type", 4, "*Exception *Error"),
     *_hints("error", "base", 3, "*Exception *Error"),
-    *_hints("view", "folder", 5, "templates views Views View view"),
+    *_hints("view", "folder", 5, "templates template Template Templates tpl views Views View view"),
 )

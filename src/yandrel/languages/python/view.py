@@ -427,7 +427,11 @@ class PythonView(KeptGraph):
         return (module,) if "." in module else ()
 
     def find_name(self, unit: str, name: str) -> Symbol | None:
-        found = self.member(unit, name)
+        found = self.member(unit, name.partition(".")[0])
+        for part in name.split(".")[1:]:
+            if found.state != State.FOUND or found.final.name:
+                return None
+            found = self.member(found.final.unit, part)
         return found.final if found.state == State.FOUND else None
 
     def loading_faults(self, group: frozenset[str]) -> dict[str, str]:

@@ -299,8 +299,19 @@ class ScriptView(KeptGraph):
 
     def find_name(self, unit: str, name: str) -> Symbol | None:
         facts = self.units.facts.get(unit)
-        if facts is not None and any(d.name == name for d in facts.definitions):
+        head, _, rest = name.partition(".")
+        if facts is None:
+            return None
+        if any(d.name == name for d in facts.definitions):
             return Symbol(unit, name)
+        for item, taken in ((one, each) for one in facts.imports for each in one.names):
+            if head != taken.bound:
+                continue
+            found = self.imported(unit, item, taken)
+            if found.state != State.FOUND:
+                return None
+            found = self.member(found.final.unit, rest) if rest else found
+            return found.final if found.state == State.FOUND and found.final.name else None
         found = self.member(unit, name)
         return found.final if found.state == State.FOUND and found.final.name else None
 

@@ -1,0 +1,1 @@
+namespace A.Controllers { public class Base {} }

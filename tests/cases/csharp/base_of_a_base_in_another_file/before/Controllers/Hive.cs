@@ -1,0 +1,2 @@
+using A.More;
+namespace A.Controllers { public class Hive : Middle {} }

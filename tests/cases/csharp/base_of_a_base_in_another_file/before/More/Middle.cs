@@ -1,0 +1,2 @@
+using A.Controllers;
+namespace A.More { public class Middle : Base {} }

@@ -1,0 +1,2 @@
+package a.controllers;
+public class Base {}

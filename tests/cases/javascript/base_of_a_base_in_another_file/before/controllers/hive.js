@@ -1,0 +1,3 @@
+const { Middle } = require('./middle');
+class Hive extends Middle {}
+module.exports = { Hive };

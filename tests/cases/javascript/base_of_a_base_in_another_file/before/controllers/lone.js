@@ -1,0 +1,2 @@
+class Lone {}
+module.exports = { Lone };

@@ -1,0 +1,3 @@
+const { Base } = require('./base');
+class Middle extends Base {}
+module.exports = { Middle };

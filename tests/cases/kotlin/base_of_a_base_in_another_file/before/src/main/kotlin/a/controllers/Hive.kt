@@ -1,0 +1,3 @@
+package a.controllers
+import a.more.Middle as M
+class Hive : M()

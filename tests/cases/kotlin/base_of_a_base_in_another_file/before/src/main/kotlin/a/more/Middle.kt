@@ -1,0 +1,3 @@
+package a.more
+import a.controllers.*
+open class Middle : Base()

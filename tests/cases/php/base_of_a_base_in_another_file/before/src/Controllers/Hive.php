@@ -1,0 +1,3 @@
+<?php
+namespace A\Controllers;
+class Hive extends \A\More\Middle {}

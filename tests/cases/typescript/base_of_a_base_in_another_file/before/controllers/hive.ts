@@ -1,0 +1,2 @@
+import Middle from './middle';
+export class Hive extends Middle {}

@@ -1,0 +1,2 @@
+import Core, { Base } from './base';
+export default class Middle extends Base {}
