@@ -7,7 +7,7 @@ from yandrel.app.new import NewRequest, report_new
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, new_files, write_changes
 from yandrel.errors import CallError, RefusedError
-from yandrel.languages.edits import cut_span
+from yandrel.languages.edits import cut_span, merge_edits
 from yandrel.languages.registry import language_of, load_language
 from yandrel.layout.config import SHARED
 from yandrel.model.changes import Edit, apply_edits
@@ -120,7 +120,7 @@ def _without_shared(workspace: Workspace, unit: str, path: str, source: bytes, c
         own = changer.touches(head) or definition.hidden or definition.of_file
         if not (own or definition.is_method or definition.kind in TYPE_KINDS):
             edits.append(Edit(*cut_span(source, definition.start, definition.end), b""))
-    return apply_edits(source, edits)
+    return apply_edits(source, merge_edits(edits))
 
 
 def _support(
