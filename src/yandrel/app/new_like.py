@@ -193,12 +193,13 @@ def _mounted_likewise(
     index = workspace.index
     edits: dict[str, bytes] = {}
     notes: list[str] = []
+    made = {changer.change(name) for unit in copied for name in _methods_elsewhere(workspace, unit)}
     for unit in sorted(_namers(workspace, copied)):
         if workspace.picture.role(unit) == "test":
             continue
         scaffolder = index.language(unit).scaffolder()
         source = index.read_source(unit)
-        repeated = scaffolder.repeat_wiring(source.data, changer.change)
+        repeated = scaffolder.repeat_wiring(source.data, changer.change, made)
         if repeated is not None:
             edits[unit] = source.encoding.restore(repeated)
         elif workspace.picture.domain(unit) in ("", SHARED):
@@ -209,6 +210,27 @@ def _mounted_likewise(
         if unit not in edits and not any(note.startswith(unit) for note in notes):
             notes.append(f"{unit} has a word of the model in it: look whether it must know the new one too")
     return edits, notes
+
+
+def _methods_elsewhere(workspace: Workspace, unit: str) -> list[str]:
+    """Return the names of the methods that a unit declares apart from their types."""
+    definitions = workspace.index.facts[unit].definitions
+    return [d.name.rpartition(".")[2] for d in definitions if d.is_method]
+
+
+def _callers_of_methods(workspace: Workspace, copied: set[str]) -> set[str]:
+    """Return the units beside some that name methods which those give to types of others."""
+    index = workspace.index
+    found: set[str] = set()
+    for unit in copied:
+        names = _methods_elsewhere(workspace, unit)
+        if not names:
+            continue
+        called = re.compile(rb"\.(?:%b)\b" % b"|".join(re.escape(name.encode()) for name in names))
+        folder = unit.rpartition("/")[0]
+        beside = (u for u in index.facts if u.rpartition("/")[0] == folder and u not in copied)
+        found |= {other for other in beside if called.search(index.read_raw(other))}
+    return found
 
 
 def _mentioners(workspace: Workspace, copied: frozenset[str], changer: WordChanger) -> list[str]:
@@ -236,6 +258,7 @@ def _namers(workspace: Workspace, copied: Iterable[str]) -> set[str]:
     names |= {name.rpartition(".")[0] for name in names if name.rpartition(".")[0] not in ("", *names)}
     owned = {n for n in names if all(u in units for u in index.facts if index.namespace_of(u).startswith(n))}
     patterns = [re.compile(rb"[\"']" + re.escape(name.encode()) + rb"[.\"']") for name in owned]
+    found |= _callers_of_methods(workspace, units)
     for unit in index.facts:
         if unit not in units and unit not in found:
             raw = index.read_raw(unit)

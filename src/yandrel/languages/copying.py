@@ -1,7 +1,7 @@
 """New units after ones that are there, in languages without templates of their own."""
 
 import re
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Set
 from types import MappingProxyType
 from typing import TYPE_CHECKING
 
@@ -18,7 +18,7 @@ if TYPE_CHECKING:
 IMPORT = re.compile(r"\s*(?:import\b|use\b|using\b|from\b|(?:const|let|var)\b.*=\s*require\()")
 WORKS = re.compile(r"\s*(?:return\b|if\b|[\w$, ]+:=|(?:const|let|var|val|final)\b|[\w$]+\s*=[^=])")
 """A statement that works with a path, and mounts nothing."""
-MOUNT = re.compile(r"['\"`]/[A-Za-z]")
+PATH = re.compile(r"['\"`]/[A-Za-z][^'\"`]*['\"`]")
 LISTED = re.compile(r"\{([^{}]*,[^{}]*)\}")
 NAMESPACE = re.compile(r"\s*(?:using\s+[\w.]+;|import\s+[\w.]+\.\*)")
 """Opens a namespace whole, and so names nothing of it."""
@@ -90,14 +90,16 @@ class CopyingScaffolder:
     ) -> bytes | None:
         return None
 
-    def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
+    def repeat_wiring(
+        self, source: bytes, change: Callable[[str], str], made: Set[str] = frozenset()
+    ) -> bytes | None:
         """Say the lines again that mount a concept's routes below its path, and what they import."""
         lines = source.decode("utf-8").splitlines(keepends=True)
         following = [*lines[1:], ""]
         mounts = [n for n, line in enumerate(lines) if _is_mount(line, following[n], change)]
         if not mounts:
             return self._repeat_in_lists(lines, change)
-        wiring = find_wiring(lines, mounts, change)
+        wiring = find_wiring(lines, mounts, change, made)
         if wiring is None:
             return None
         said = "".join(wiring.say(lines[number], change) for number in sorted(wiring.lines))
@@ -170,7 +172,7 @@ def _is_mount(line: str, following: str, change: Callable[[str], str]) -> bool:
     ended = text.endswith(")") and not following.lstrip().startswith(".")
     whole = text.endswith((";", ",")) or text.startswith(".") or ended
     balanced = all(text.count(a) == text.count(b) for a, b in ("()", "[]", "{}"))
-    paths = MOUNT.search(text) is not None
+    paths = any(change(found.group()) != found.group() for found in PATH.finditer(text))
     mounts = whole and balanced and paths and change(line) != line and not IMPORT.match(line)
     return mounts and not WORKS.match(line)
 

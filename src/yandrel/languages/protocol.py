@@ -8,7 +8,7 @@ imports change where, so it answers with edits for all files at once.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Set
 from typing import TYPE_CHECKING, Any, Protocol, runtime_checkable
 
 from yandrel.model.changes import Edit, Relocation, Rewrite
@@ -212,8 +212,13 @@ class Scaffolder(Protocol):
     ) -> bytes | None:
         """Return a test-support unit's text with what names a concept made again, as far as wanted."""
 
-    def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
-        """Return a unit's text with what mounts or lists a concept said again in other words, or None."""
+    def repeat_wiring(
+        self, source: bytes, change: Callable[[str], str], made: Set[str] = frozenset()
+    ) -> bytes | None:
+        """Return a unit's text with what mounts or lists a concept said again in other words, or None.
+
+        `made` are methods that the other concept's units give to what stays the same.
+        """
 
     def skeleton(self, role: str, concept: Concept, neighbours: Mapping[str, bytes], own: str) -> str:
         """Return the text of a new unit of a role, in the style of its neighbours."""

@@ -1,7 +1,7 @@
 """Lines that mount a concept's routes, said again for another concept, with what they are made from."""
 
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Set
 from dataclasses import dataclass, field
 
 from yandrel.model.words import camel
@@ -27,11 +27,14 @@ class Wiring:
         return IDENTIFIER.sub(lambda found: self.renamed.get(found.group(), found.group()), change(line))
 
 
-def find_wiring(lines: list[str], mounts: list[int], change: Change) -> Wiring | None:
+def find_wiring(
+    lines: list[str], mounts: list[int], change: Change, made: Set[str] = frozenset()
+) -> Wiring | None:
     """Return what must be said again with some lines that mount; None where more would be needed.
 
     A variable that a mounting line names goes along where one line makes it, and nothing else in the
-    file works with it; a member of what stays the same must be there for the other concept already.
+    file works with it; a member of what stays the same must be there for the other concept already, or be
+    among those that are `made` for it.
     """
     found = Wiring(set(mounts))
     declared = {
@@ -41,7 +44,8 @@ def find_wiring(lines: list[str], mounts: list[int], change: Change) -> Wiring |
     while waiting:
         number = waiting.pop()
         for owner, member in MEMBER.findall(lines[number]):
-            if change(member) != member and change(owner) == owner and owner in declared:
+            theirs = change(member) != member and change(owner) == owner and owner in declared
+            if theirs and change(member) not in made:
                 return None
         for name in set(IDENTIFIER.findall(lines[number])):
             place = declared.get(name)

@@ -2,11 +2,11 @@
 
 import pytest
 
-from yandrel.languages.php.inline import lift_inline
+from yandrel.languages.php.gathering import gather_routes
 
 
 def lifted(body: str) -> tuple[str, list[str], list[str]]:
-    found = lift_inline(f"<?php\n{body}\n".encode())
+    found = gather_routes(f"<?php\n{body}\n".encode(), frozenset())
     return found.text.decode(), list(found.handlers), [why for _, _, why in found.notes]
 
 
@@ -31,14 +31,29 @@ def test_bindings(binding: str, name: str) -> None:
 
 
 @pytest.mark.parametrize(
-    ("binding", "named"),
+    ("binding", "taken"),
     [
-        ("$app->get('/a', function ($r) use ($db) { return $db; });", "$db"),
-        ("$app->get('/a', function ($r) { return $this->db; });", "$this"),
-        ("$app->get('/a', fn ($r) => $db->all($r));", "$db"),
+        ("$app->get('/a', function ($r) use ($db) { return $db; });", "($app, $db)"),
+        ("$app->get('/a', fn ($r) => $db->all($r));", "($app, $db)"),
+        ("$routes['/a'] = function ($r) use ($db) { return $db; };", "(&$routes, $db)"),
+        ("Route::get('/a', function ($r) use ($db) { return $db; });", "($db)"),
+        ("$db = new Db();\n$app->get('/a', fn ($r) => $db->all($r));", "($app, Db $db)"),
     ],
 )
-def test_what_closes_over_something_stays(binding: str, named: str) -> None:
+def test_what_closes_over_something_is_handed_it(binding: str, taken: str) -> None:
+    text, names, notes = lifted(binding)
+    assert (names, notes) == ([], [])
+    assert f"\nfunction registerARoutes{taken}\n{{\n" in text
+
+
+@pytest.mark.parametrize(
+    ("binding", "named"),
+    [
+        ("$app->get('/a', function ($r) { return $this->db; });", "its object"),
+        ("$routes = ['/a' => function ($r) use ($db) { return $db; }];", "$db"),
+    ],
+)
+def test_what_closes_over_more_stays(binding: str, named: str) -> None:
     text, names, notes = lifted(binding)
     assert names == []
     assert binding in text

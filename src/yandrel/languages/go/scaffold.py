@@ -1,7 +1,7 @@
 """New units of Go: on net/http alone, each role in the package of its home."""
 
 import re
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Set
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING
 
@@ -89,9 +89,11 @@ class GoScaffolder(CopyingScaffolder):
             made[plan.homes["test"]] = write_test(plan)
         return made
 
-    def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
+    def repeat_wiring(
+        self, source: bytes, change: Callable[[str], str], made: Set[str] = frozenset()
+    ) -> bytes | None:
         """Say again what mounts a concept; imports stay in order."""
-        said = super().repeat_wiring(source, change)
+        said = super().repeat_wiring(source, change, made)
         return None if said is None else IMPORT_GROUP.sub(_sort_lines, said)
 
     def is_mounting(self, source: bytes) -> int:

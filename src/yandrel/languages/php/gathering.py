@@ -46,7 +46,7 @@ class PhpGatherer(RouteGatherer):
                 yield node
 
     def read_route(self, statement: Node) -> RouteStatement | None:
-        if statement.type != "expression_statement":
+        if statement.type != "expression_statement" or _sets_a_variable(statement.named_children[0]):
             return None
         bound = [found for found in find_bound(statement) if _statement_of(found.closure) == statement]
         receiver, path = _declared_by(statement.named_children[0])
@@ -182,6 +182,14 @@ def _made_of(scope: Node, name: str) -> str:
         return ""
     made = values[0].named_children[0]
     return text_of(made) if made.type in ("name", "qualified_name") else ""
+
+
+def _sets_a_variable(node: Node) -> bool:
+    """Whether an expression sets something that what follows it may use."""
+    if node.type not in ("assignment_expression", "reference_assignment_expression"):
+        return False
+    left = node.child_by_field_name("left")
+    return left is None or left.type != "subscript_expression"
 
 
 def _sets_entry(name: Node) -> bool:

@@ -2,7 +2,7 @@
 
 import json
 import re
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Set
 from typing import Any
 
 from yandrel.languages.python.scaffold.acting import ActionCopier, add_test
@@ -325,7 +325,9 @@ class PythonScaffolder:
         home = plan.homes.get("table") or plan.homes.get("model") or plan.homes.get("route", "")
         return self.module_of(home, plan).rpartition(".")[0]
 
-    def repeat_wiring(self, source: bytes, change: Callable[[str], str]) -> bytes | None:
+    def repeat_wiring(
+        self, source: bytes, change: Callable[[str], str], made: Set[str] = frozenset()
+    ) -> bytes | None:
         """Return a unit's text with what mounts or lists a concept said again in other words."""
         return repeat_wiring(source, change)
 
