@@ -1,0 +1,6 @@
+package model
+
+// Keeper is a keeper.
+type Keeper struct {
+	Name string
+}

@@ -1,0 +1,6 @@
+package model
+
+// Hive is a hive.
+type Hive struct {
+	Name string
+}
