@@ -212,6 +212,7 @@ class LiftingSplitter(DefinitionSplitter):
             file,
             pieces=tuple(_settled(piece, lines, lifted) for piece in file.pieces),
             members=frozenset(lifted.members),
+            owners={**file.owners, **dict.fromkeys((*lifted.concepts, *lifted.helpers), unit)},
             notes=(*file.notes, *(Note(unit, line, text, why) for line, text, why in lifted.notes)),
         )
 

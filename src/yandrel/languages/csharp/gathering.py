@@ -127,7 +127,7 @@ class CSharpGatherer(RouteGatherer):
         if holder.type != "variable_declarator" or holder.parent is None or holder.parent.parent is None:
             return None
         kind, field = holder.parent.child_by_field_name("type"), holder.parent.parent
-        if field.type == "field_declaration" and not {"static", "readonly"} <= set(text_of(field).split()):
+        if field.type == "field_declaration" and "readonly" not in text_of(field).split():
             return None
         if kind is None or kind.type != "implicit_type":
             return text_of(kind) or None

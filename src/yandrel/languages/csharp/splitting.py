@@ -12,6 +12,12 @@ def role_of(definition: Definition, text: bytes) -> str:
     return ""
 
 
+def stays(definition: Definition, text: bytes) -> str:
+    """Return why a definition cannot leave its file: it runs the application, or sets it up."""
+    sets_up = definition.name == "Startup" or "ConfigureServices()" in definition.members
+    return "it sets the application up" if sets_up else stays_if_run(definition, text)
+
+
 SPLITTER = GatheringSplitter(
-    lambda source, unit: read_facts(source), role_of, stays_if_run, gather_routes, cut_csharp
+    lambda source, unit: read_facts(source), role_of, stays, gather_routes, cut_csharp
 )

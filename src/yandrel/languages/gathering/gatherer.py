@@ -50,10 +50,6 @@ class RouteGatherer(RouteReader):
     def stands_after(self, block: Node) -> Node:
         """Return the node after which definitions stand that were made for a block."""
 
-    def helpers_name(self, function: Node) -> str:
-        """Return what the type is called that functions go to which several routes use."""
-        return "Helpers"
-
     def write_helpers(self, name: str) -> tuple[str, str]:
         """Return what stands before and after the functions that several routes use."""
         return "", ""
@@ -101,9 +97,16 @@ class RouteGatherer(RouteReader):
     def _name(self, gathering: Gathering, lifted: Lifted) -> None:
         """Give names to what is made, and say them."""
         taken = {word.decode("utf-8", "replace") for word in re.findall(rb"\w+", gathering.source)}
-        for group, block in zip(gathering.groups, gathering.blocks, strict=True):
+        found = list(zip(gathering.groups, gathering.blocks, strict=True))
+        gathering.groups, gathering.blocks = [], []
+        for group, block in found:
             name = _free_name(self.name_for(group.concept, block), taken)
             taken.add(name)
+            if name in gathering.kept:
+                gathering.whole += group.nodes
+                continue
+            gathering.groups.append(group)
+            gathering.blocks.append(block)
             gathering.names.append(name)
             lifted.concepts[name] = group.concept
             first, last = group.statements[0].node, group.statements[-1].node

@@ -12,6 +12,9 @@ from yandrel.languages.gathering.lines import indent_of, stands_alone
 from yandrel.languages.trees import root_of, text_of, walk
 from yandrel.model.words import singular, words_of
 
+VALUED = ("declaration", "declarator", "var_spec")
+"""Endings of nodes in which a name is declared with the value that it has, which may name another."""
+
 
 @dataclass
 class Gathering:
@@ -52,6 +55,8 @@ class RouteReader(ABC):
     """Those of them whose own names are seen beside them."""
     strings: frozenset[str]
     """Nodes whose further lines stay as they are when what they stand in is indented anew."""
+    may_shadow: bool = False
+    """Whether a function's own names may hide what it is handed."""
     comments: frozenset[str] = frozenset({"comment", "line_comment", "block_comment", "multiline_comment"})
 
     @abstractmethod
@@ -101,6 +106,10 @@ class RouteReader(ABC):
     def can_be_shared(self, function: Node) -> bool:
         """Whether a function that goes along could stand in a file of helpers, if it needs nothing else."""
         return False
+
+    def helpers_name(self, function: Node) -> str:
+        """Return what the type is called that functions go to which several routes use."""
+        return "Helpers"
 
     def called_inside(self, name: str, words: set[str]) -> str:
         """Return what a name is called where it is handed to, if otherwise; `words` are all of the file."""
@@ -166,7 +175,8 @@ class RouteReader(ABC):
                 name = name_of(function)
                 if name not in gathering.kept and not _is_named_beside(name, group.nodes, names):
                     continue
-                free = self._free_with(function) if name not in gathering.kept else []
+                shares = name not in gathering.kept and self.helpers_name(function) not in gathering.kept
+                free = self._free_with(function) if shares else []
                 if not free:
                     found.stays = f"its handler is written in place and uses {name}, as others do"
                     return True
@@ -228,22 +238,36 @@ class RouteReader(ABC):
         while waiting and not found.stays:
             node = waiting.pop()
             around = self._names_around(node)
-            own = {text_of(name) for inner in walk(node) for name in self.declared(inner)} - {found.opens}
+            own: dict[str, list[Node]] = {}
+            for declared in (name for inner in walk(node) for name in self.declared(inner)):
+                own.setdefault(text_of(declared), []).append(declared)
             hidden = [(name, node) for name in self.named_in_strings(node)]
             for name, used in [*((text_of(used), used) for used in self.used(node)), *hidden]:
-                declared, scope = around.get(name, (None, node))
-                if declared is None or name in needs or name == found.opens or not self.fits(used, declared):
+                outer, scope = around.get(name, (None, node))
+                if outer is None or name in needs or name == found.opens or not self.fits(used, outer):
                     continue
-                function = self.goes_along(declared, node)
+                if any(self._hides(inner, used) for inner in own.get(name, ())):
+                    continue
+                function = self.goes_along(outer, node)
                 if function is not None:
                     waiting += [] if function.id in along else [function]
                     along[function.id] = function
                     continue
-                kind = self.type_of(declared)
+                kind = self.type_of(outer)
                 needs[name] = Need(name, kind or "", self.called_inside(name, words))
-                reset = not self.is_fixed(declared) and self._is_set_in(scope, name)
-                found.stays = found.stays or _why_kept(name, kind, name in own, reset)
+                reset = not self.is_fixed(outer) and self._is_set_in(scope, name)
+                twice = name in own and not self.may_shadow
+                found.stays = found.stays or _why_kept(name, kind, twice, reset)
         found.needs, found.along = tuple(needs.values()), tuple(along.values())
+
+    def _hides(self, declared: Node, used: Node) -> bool:
+        """Whether a name within a route means what is declared there, not what is around the route."""
+        scope = declared.parent
+        while scope is not None and scope.type not in self.nested:
+            if scope.type.endswith(VALUED) and holds(scope, used) and used != declared:
+                return False
+            scope = scope.parent
+        return scope is not None and holds(scope, used) and declared.start_byte <= used.start_byte
 
     def _is_set_in(self, scope: Node, name: str) -> bool:
         return any(text_of(node) == name and self.sets(node) for node in walk(scope))

@@ -19,7 +19,7 @@ from yandrel.model.words import pascal
 ROUTING = re.compile(
     r"^(?:HandleFunc|Handle|Get|Post|Put|Patch|Delete|GET|POST|PUT|PATCH|DELETE|Route|Any|Head|HEAD)$"
 )
-PATTERN = re.compile(r'^["`](?:(?P<method>[A-Z]+) )?(?P<path>/[^"`]*)["`]$')
+PATTERN = re.compile(r'^["`](?:(?P<method>[A-Z]+) )?(?P<path>(?:/[^"`]*)?)["`]$')
 OPENS = frozenset({"Group", "PathPrefix"})
 CHAIN = {"call_expression": "function", "selector_expression": "operand"}
 COMMENTS = frozenset({"comment"})
@@ -79,6 +79,7 @@ class GoGatherer(RouteGatherer):
 
     nested = SCOPES
     functions = frozenset()
+    may_shadow = True
     strings = frozenset({"raw_string_literal"})
 
     def blocks(self, root: Node) -> Iterator[Node]:

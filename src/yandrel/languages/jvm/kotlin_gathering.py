@@ -44,6 +44,7 @@ class KotlinGatherer(RouteGatherer):
 
     nested = frozenset({*FUNCTIONS, *SCOPES})
     functions = FUNCTIONS
+    may_shadow = True
     strings = frozenset({"string_literal", "multiline_string_literal"})
 
     def blocks(self, root: Node) -> Iterator[Node]:

@@ -69,6 +69,8 @@ def find_bound(root: Node) -> Iterator[Bound]:
             continue
         told = _told_by(node)
         path = next((text for text in told if PATTERN.match(text)), None)
+        if path is None and told[1:2] == [""] and told[0].lower() in METHODS:
+            path = "/"
         if path is None:
             continue
         found = PATTERN.match(path)
