@@ -392,6 +392,39 @@ def test_routes_in_place_are_gathered_by_what_they_are_about(
     assert read_tree(root) == before
 
 
+@needs_tool("javac", "java")
+def test_types_nested_in_the_class_that_runs(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("java-nested", tmp_path)
+    before, said = read_tree(root), run_crowded(root, "java", tmp_path / "before")
+    done = yandrel(root, "split", CROWDED["java"][1], "--carry-out")
+    assert done.status == 0, done.err
+    assert run_crowded(root, "java", tmp_path / "after") == said
+    folder = JVM.format("java") + "models/"
+    assert {path for path in read_tree(root) if path not in before} == {
+        f"{folder}{name}.java" for name in ("Grade", "Hive", "Round", "Scale")
+    }
+    assert "static class Counter {" in (root / CROWDED["java"][1]).read_text()
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+def test_nested_types_that_others_name_stay(tmp_path: Path, yandrel: Yandrel) -> None:
+    home = tmp_path / "src/main/java/waxmoor"
+    home.mkdir(parents=True)
+    (home / "App.java").write_text(
+        "package waxmoor;\n\npublic class App {\n    public static void main(String[] args) {\n    }\n\n"
+        "    static class Hive {\n    }\n\n    static class Keeper {\n    }\n}\n"
+    )
+    (home / "Other.java").write_text(
+        "package waxmoor;\n\nclass Other {\n    App.Hive hive = new App.Hive();\n}\n"
+    )
+    done = yandrel(tmp_path, "split", "src/main/java/waxmoor/App.java", "--carry-out")
+    assert done.status == 0, done.err
+    assert (home / "models/Keeper.java").exists()
+    assert "static class Hive {" in (home / "App.java").read_text()
+    assert "Keeper" not in (home / "App.java").read_text()
+
+
 def test_swift_types_of_one_file(tmp_path: Path, yandrel: Yandrel) -> None:
     root = copy_onefile("swift", tmp_path)
     done = yandrel(root, "split", "Sources/Waxmoor/main.swift", "--carry-out")

@@ -23,6 +23,7 @@ class Lifted:
     handlers: dict[str, tuple[int, int]] = field(default_factory=dict)
     routers: dict[str, tuple[int, int]] = field(default_factory=dict)
     helpers: dict[str, tuple[int, int]] = field(default_factory=dict)
+    types: dict[str, tuple[int, int]] = field(default_factory=dict)
     concepts: dict[str, str] = field(default_factory=dict)
     owners: frozenset[str] = frozenset()
     members: set[str] = field(default_factory=set)

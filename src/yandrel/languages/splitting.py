@@ -207,12 +207,12 @@ class LiftingSplitter(DefinitionSplitter):
         made |= dict.fromkeys(lifted.helpers, "helper")
         file = super().read(unit, lifted.text, {**made, **roles}, skip)
         lines = {d.name: (d.line, d.last_line) for d in self.read_facts(source, unit).definitions}
-        lines |= {**lifted.handlers, **lifted.routers, **lifted.helpers}
+        lines |= {**lifted.handlers, **lifted.routers, **lifted.helpers, **lifted.types}
         return replace(
             file,
             pieces=tuple(_settled(piece, lines, lifted) for piece in file.pieces),
             members=frozenset(lifted.members),
-            owners={**file.owners, **dict.fromkeys((*lifted.concepts, *lifted.helpers), unit)},
+            owners={**file.owners, **dict.fromkeys((*lifted.concepts, *lifted.helpers, *lifted.types), unit)},
             notes=(*file.notes, *(Note(unit, line, text, why) for line, text, why in lifted.notes)),
         )
 

@@ -99,6 +99,8 @@ KEPT = [
         "inherited(ctx)",
         "uses inherited, and so stays",
     ),
+    (gather_go, GO, "\tn := 0\n", "\t\tuse(&n)\n", "uses n, which is set again"),
+    (gather_csharp, CSHARP, "int n = 0;\n", "use(ref n)", "uses n, which is set again"),
 ]
 
 
@@ -116,6 +118,21 @@ HANDED = [
     (gather_go, GO, "\tdb, err := sql.Open(a, b)\n", "\t\tdb.Ping()\n", "(mux *http.ServeMux, db *sql.DB)"),
     (gather_java, JAVA, "    static final Map<A, B> KEPT = of();\n", "KEPT", "(Javalin app, Map<A, B> kept)"),
     (gather_java, JAVA, "", "ctx.json(args)", "(Javalin app, String[] args)"),
+    (
+        gather_csharp,
+        CSHARP,
+        "var store = new HiveStore();\n",
+        "store.All()",
+        "(WebApplication app, HiveStore store)",
+    ),
+    (gather_csharp, CSHARP, "", "1", "(WebApplication app)"),
+    (
+        gather_go,
+        GO,
+        "\tdb, err := sql.Open(a, b)\n",
+        "\t\tif err := db.Ping(); err != nil {\n\t\t}\n",
+        "(mux *http.ServeMux, db *sql.DB)",
+    ),
 ]
 
 

@@ -50,6 +50,14 @@ class RouteGatherer(RouteReader):
     def stands_after(self, block: Node) -> Node:
         """Return the node after which definitions stand that were made for a block."""
 
+    def edits_of_type(self, node: Node) -> list[Edit]:
+        """Return what changes in a type that comes to stand beside the one that it stood in."""
+        return []
+
+    def refer_to_types(self, gathering: Gathering) -> list[Edit]:
+        """Return the edits of what names such types by the type that they stood in."""
+        return []
+
     def write_helpers(self, name: str) -> tuple[str, str]:
         """Return what stands before and after the functions that several routes use."""
         return "", ""
@@ -81,6 +89,9 @@ class RouteGatherer(RouteReader):
         gathering = Gathering(source, root, kept)
         for block in self.blocks(root):
             self.plan(gathering, block)
+        moved = [node for group in gathering.groups for node in group.nodes]
+        types = self.inner_types(gathering)
+        gathering.types = [t for t in types if not any(holds(t, node) for node in moved)]
         self._name(gathering, lifted)
         told = gathering.whole + [node for group in gathering.groups for node in group.nodes]
         for left in gathering.left:
@@ -112,6 +123,10 @@ class RouteGatherer(RouteReader):
             first, last = group.statements[0].node, group.statements[-1].node
             lifted.routers[name] = (first.start_point[0] + 1, last.end_point[0] + 1)
             lifted.members |= {name_of(function) for s in group.statements for function in s.along}
+        for found_type in gathering.types:
+            rows = (found_type.start_point[0] + 1, found_type.end_point[0] + 1)
+            lifted.types[name_of(found_type)] = rows
+            lifted.members.add(name_of(found_type))
         if gathering.shared:
             first, last = gathering.shared[0], gathering.shared[-1]
             gathering.helpers = _free_name(self.helpers_name(first), taken)
@@ -119,13 +134,16 @@ class RouteGatherer(RouteReader):
             lifted.members |= {name_of(function) for function in gathering.shared}
 
     def _edit(self, gathering: Gathering) -> list[Edit]:
-        referring = self._refer(gathering)
+        referring = [*self._refer(gathering), *self.refer_to_types(gathering)]
         edits: list[Edit] = []
         for group, name, block in zip(gathering.groups, gathering.names, gathering.blocks, strict=True):
             edits += self._move_routes(gathering, group, self.write(name, group, block), block, referring)
         if gathering.shared:
             edits += self._move_shared(gathering)
-        moved = [node for group in gathering.groups for node in group.nodes] + gathering.shared
+        for node in gathering.types:
+            edits += self._move_type(gathering, node, referring)
+        moved = [node for group in gathering.groups for node in group.nodes]
+        moved += gathering.shared + gathering.types
         return edits + [e for e in referring if not any(n.start_byte <= e.start < n.end_byte for n in moved)]
 
     def _refer(self, gathering: Gathering) -> list[Edit]:
@@ -176,9 +194,18 @@ class RouteGatherer(RouteReader):
         edits = [cut_lines(source, *span_of(source, f, self.comments)) for f in gathering.shared]
         return [*edits, self._insert(gathering, after, f"{head}\n{body}{tail}")]
 
+    def _move_type(self, gathering: Gathering, node: Node, referring: list[Edit]) -> list[Edit]:
+        after = self.stands_after(node)
+        base = margin_of(gathering.source, after)
+        inner = [*referring, *self.edits_of_type(node)]
+        body = self._body(gathering.source, [node], base, inner)
+        cut = cut_lines(gathering.source, *span_of(gathering.source, node, self.comments))
+        return [cut, self._insert(gathering, after, body.rstrip("\n"))]
+
     def _insert(self, gathering: Gathering, after: Node, definition: str) -> Edit:
         """Return the edit that puts a definition after a node, or after the lines of what it goes with."""
         moved = [*(node for group in gathering.groups for node in group.nodes), *gathering.shared]
+        moved += gathering.types
         for start, end in (span_of(gathering.source, node, self.comments) for node in moved):
             if start < after.end_byte < end:
                 return Edit(end, end, f"\n{definition}\n".encode())

@@ -20,7 +20,8 @@ VALUED = ("declaration", "declarator", "var_spec")
 class Gathering:
     """What is found in a file: groups, each with its block and its name, what stays, what several use.
 
-    `whole` are blocks that are functions for their routes already.
+    `whole` are blocks that are functions for their routes already, `types` what can stand beside the type
+    that it stands in.
     """
 
     source: bytes
@@ -32,6 +33,7 @@ class Gathering:
     left: list[RouteStatement] = field(default_factory=list)
     shared: list[Node] = field(default_factory=list)
     whole: list[Node] = field(default_factory=list)
+    types: list[Node] = field(default_factory=list)
     helpers: str = ""
 
     @cached_property
@@ -125,6 +127,10 @@ class RouteReader(ABC):
             if node.parent is None or node not in self.declared(node.parent):
                 yield node
 
+    def inner_types(self, gathering: Gathering) -> list[Node]:
+        """Return the types that stand in others and can stand beside them as well."""
+        return []
+
     def opened_path(self, declared: Node) -> str:
         """Return the path of the group of routes that a name stands for, where it is declared elsewhere."""
         return ""
@@ -195,7 +201,7 @@ class RouteReader(ABC):
             if not self.can_be_shared(node):
                 return []
             free[node.id] = node
-            around = self._names_around(node)
+            around = self.names_around(node)
             for used in self.used(node):
                 declared = around.get(text_of(used), (None, node))[0]
                 if declared is None or text_of(used) == name_of(node) or not self.fits(used, declared):
@@ -225,7 +231,7 @@ class RouteReader(ABC):
         return out
 
     def _opened_around(self, found: RouteStatement) -> str:
-        declared, _ = self._names_around(found.node).get(found.receiver, (None, None))
+        declared, _ = self.names_around(found.node).get(found.receiver, (None, None))
         return self.opened_path(declared) if declared is not None else ""
 
     def find_needs(self, found: RouteStatement) -> None:
@@ -237,7 +243,7 @@ class RouteReader(ABC):
         found.stays = self.why_not(found.node)
         while waiting and not found.stays:
             node = waiting.pop()
-            around = self._names_around(node)
+            around = self.names_around(node)
             own: dict[str, list[Node]] = {}
             for declared in (name for inner in walk(node) for name in self.declared(inner)):
                 own.setdefault(text_of(declared), []).append(declared)
@@ -272,7 +278,7 @@ class RouteReader(ABC):
     def _is_set_in(self, scope: Node, name: str) -> bool:
         return any(text_of(node) == name and self.sets(node) for node in walk(scope))
 
-    def _names_around(self, statement: Node) -> dict[str, tuple[Node, Node]]:
+    def names_around(self, statement: Node) -> dict[str, tuple[Node, Node]]:
         """Return what is declared around a statement, where it stands nearest, and where it can be used."""
         names: dict[str, tuple[Node, Node]] = {}
         inner, around = statement, statement.parent

@@ -105,7 +105,7 @@ class GoGatherer(RouteGatherer):
         literal = _literal_of(call)
         if literal is None:
             return False
-        around = self._names_around(call)
+        around = self.names_around(call)
         own = {text_of(name) for inner in walk(literal) for name in self.declared(inner)}
         return any(text_of(name) in around and text_of(name) not in own for name in self.used(literal))
 

@@ -8,7 +8,9 @@ from tree_sitter import Node
 from yandrel.languages.gathering.chains import calls_in_chain, given_to
 from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, Need, RouteStatement, is_client
+from yandrel.languages.gathering.reader import Gathering
 from yandrel.languages.jvm.grammar import parse, words_of_modifiers
+from yandrel.languages.jvm.nested import find_liftable, name_without_outer, open_up
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.trees import text_of, walk
 from yandrel.model.changes import Edit
@@ -140,7 +142,7 @@ class JavaGatherer(RouteGatherer):
             return "its handler is written in place and uses its object, and so stays"
         if _type_around(statement, "superclass") is None:
             return ""
-        around = self._names_around(statement)
+        around = self.names_around(statement)
         for call in walk(statement):
             if call.type == "method_invocation" and call.child_by_field_name("object") is None:
                 called = text_of(call.child_by_field_name("name"))
@@ -227,6 +229,15 @@ class JavaGatherer(RouteGatherer):
         made = f"new {name}({', '.join(need.name for need in held)})"
         call = f"{made}.register({', '.join(need.name for need in on)});"
         return Written(head, "}", call, depth=2, middle="\t}\n\n", along=1)
+
+    def inner_types(self, gathering: Gathering) -> list[Node]:
+        return find_liftable(gathering.root, gathering.kept, self)
+
+    def edits_of_type(self, node: Node) -> list[Edit]:
+        return open_up(node)
+
+    def refer_to_types(self, gathering: Gathering) -> list[Edit]:
+        return name_without_outer(gathering.root, gathering.types)
 
     def stands_after(self, block: Node) -> Node:
         around = block
