@@ -193,6 +193,43 @@ def test_express_server_with_handlers_in_place(tmp_path: Path, yandrel: Yandrel)
     assert read_tree(root) == before
 
 
+@needs_tool("node")
+@needs_express
+def test_express_server_that_a_function_makes(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("express-factory", tmp_path)
+    (tmp_path / "node_modules").symlink_to(TOOLS)
+    before, said = read_tree(root), run_node(root)
+    done = yandrel(root, "split", "server.js", "--carry-out")
+    assert done.status == 0, done.err
+    assert "uses asked, which is set again" in " ".join(done.out.split())
+    assert run_node(root) == said
+    assert {path for path in read_tree(root) if path not in before} == {
+        "repositories/hive-repository.js",
+        "routes/about-routes.js",
+        "routes/hive-routes.js",
+        "routes/keeper-routes.js",
+    }
+    routes = (root / "routes/hive-routes.js").read_text()
+    assert "function registerHiveRoutes(app, store) {" in routes
+    assert "\n  function numbered(text) {" in routes
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+@needs_tsc
+@needs_express
+def test_express_server_that_a_function_makes_in_typescript(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("express-factory-typescript", tmp_path)
+    (tmp_path / "node_modules").symlink_to(TOOLS)
+    done = yandrel(root, "split", "src/app.ts", "--carry-out")
+    assert done.status == 0, done.err
+    ran = subprocess.run([str(TSC), "-p", "."], cwd=root, capture_output=True, text=True, check=False)
+    assert ran.returncode == 0, ran.stdout
+    routes = (root / "src/routes/hive-routes.ts").read_text()
+    assert "store: HiveStore, log: ReturnType<typeof openLog>): void {" in routes
+    assert "keepers: Map<string, number>" in (root / "src/routes/keeper-routes.ts").read_text()
+
+
 def run_node(root: Path) -> str:
     ran = subprocess.run(["node", "ask.js"], cwd=root, capture_output=True, text=True, check=False)
     assert ran.returncode == 0, ran.stdout + ran.stderr

@@ -8,6 +8,8 @@ from yandrel.languages.script.facts import FUNCTIONS, bound_names
 from yandrel.languages.script.grammar import first_child, parse, text_of
 
 OF_MODULES = frozenset({"require", "module", "exports", "__dirname", "__filename", "arguments", "undefined"})
+OF_FUNCTIONS = frozenset({"ReturnType", "Awaited"})
+"""Types that every module knows, by which what a function returns is told."""
 BLOCKS = frozenset(
     {
         "statement_block",
@@ -439,4 +441,4 @@ def _member_of(node: Node, parent: Node) -> tuple[str, int]:
 
 def find_unbound(source: bytes, path: str) -> list[str]:
     """Return the names in a module that nothing in it binds: globals, and what was lost."""
-    return [r.name for r in read_deep(source, path).unbound if r.name not in OF_MODULES]
+    return [r.name for r in read_deep(source, path).unbound if r.name not in OF_MODULES | OF_FUNCTIONS]

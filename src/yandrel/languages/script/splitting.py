@@ -2,10 +2,12 @@
 
 import re
 from collections.abc import Mapping
+from difflib import SequenceMatcher
 
 from yandrel.languages.lifting import STAYS, Lifted
 from yandrel.languages.script.cutting import cut_typescript
 from yandrel.languages.script.facts import read_facts
+from yandrel.languages.script.gathering import gather_routes
 from yandrel.languages.script.inline import lift_inline
 from yandrel.languages.splitting import LiftingSplitter
 from yandrel.model.facts import Definition
@@ -39,6 +41,9 @@ INLINE = re.compile(
 APPLICATION = re.compile(
     rb"=\s*(?:await\s+)?(?:new\s+)?(?:express|fastify|Hono|Koa|Fastify|Router|createServer)\b"
 )
+MAKES_APPLICATION = re.compile(
+    rb"(?:=|\breturn|\bawait)\s*(?:new\s+)?(?:express|fastify|Fastify|Hono|Koa)\s*(?:<[^>\n]*>)?\("
+)
 CHAINED = re.compile(rb"\bRouter\(\)\s*\.(?:get|post|put|patch|delete|all)\(")
 
 
@@ -69,7 +74,7 @@ def stays(definition: Definition, text: bytes) -> str:
     if definition.kind == "constant" and APPLICATION.search(text[:200]) and not CHAINED.search(text):
         routing = re.search(rb"\bRouter\b", text[:200]) is not None
         return "its routes are declared on it here" if routing else "it is the application"
-    return ""
+    return "it makes the application" if MAKES_APPLICATION.search(text) else ""
 
 
 class ScriptSplitter(LiftingSplitter):
@@ -87,14 +92,38 @@ class ScriptSplitter(LiftingSplitter):
         return super().read(unit, source, handling, skip)
 
     def lift(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
-        lifted = lift_inline(source, unit)
+        gathered = gather_routes(source, unit, skip)
+        lifted = _with_gathered(lift_inline(gathered.text, unit), gathered, source)
         left = {found.group(2) for found in INLINE.finditer(lifted.text)}
         lifted.notes = [
             (source.count(b"\n", 0, found.start()) + 1, found.group(2).decode("utf-8", "replace"), STAYS)
             for found in INLINE.finditer(source)
-            if found.group(2) in left
+            if found.group(2) in left and not _is_gathered(gathered, source, found.start())
         ]
+        lifted.notes += gathered.notes
         return lifted
+
+
+def _with_gathered(lifted: Lifted, gathered: Lifted, source: bytes) -> Lifted:
+    """Return what was lifted out of a text in which routes were gathered, at the lines of the file."""
+    if gathered.text == source:
+        return lifted
+    rows: dict[int, int] = {}
+    old, new = source.splitlines(), gathered.text.splitlines()
+    for block in SequenceMatcher(None, old, new, autojunk=False).get_matching_blocks():
+        rows |= {block.b + at + 1: block.a + at + 1 for at in range(block.size)}
+    for found in (lifted.handlers, lifted.routers):
+        for name, (first, last) in found.items():
+            found[name] = rows.get(first, first), rows.get(last, last)
+    lifted.routers |= gathered.routers
+    lifted.concepts |= gathered.concepts
+    return lifted
+
+
+def _is_gathered(gathered: Lifted, source: bytes, at: int) -> bool:
+    line = source.count(b"\n", 0, at) + 1
+    told = [line for line, _, _ in gathered.notes]
+    return line in told or any(first <= line <= last for first, last in gathered.routers.values())
 
 
 SPLITTER = ScriptSplitter(read_facts, role_of, stays, cutter=cut_typescript)
