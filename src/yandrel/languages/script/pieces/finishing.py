@@ -4,7 +4,7 @@ import re
 
 from tree_sitter import Node
 
-from yandrel.languages.edits import keep_apart, merge_edits
+from yandrel.languages.edits import keep_apart, merge_edits, trim_end
 from yandrel.languages.script.grammar import first_child, text_of
 from yandrel.languages.script.pieces.change import Change, Module
 from yandrel.languages.script.specifiers import PathRewriter
@@ -58,7 +58,7 @@ class Finishing:
             edits += self.arrival_edits(module)
             self.change.result.notes += paths.notes
             self.change.result.refusals += paths.refusals
-            merged = keep_apart(module.source, merge_edits(edits))
+            merged = trim_end(module.source, keep_apart(module.source, merge_edits(edits)))
             if merged:
                 try:
                     text = apply_edits(module.source, merged)
