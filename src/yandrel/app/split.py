@@ -15,7 +15,7 @@ from yandrel.errors import CallError, RefusedError
 from yandrel.files.text import Source
 from yandrel.languages.protocol import Splitter
 from yandrel.languages.registry import language_of, load_language
-from yandrel.layout.builtin import frameworks, languages, load_builtin
+from yandrel.layout.builtin import BuiltinLayout, frameworks, languages, load_builtin
 from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.changes import Note
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, MixedRow, PieceRow, SplitReport
@@ -276,8 +276,17 @@ def layout_for(workspace: Workspace, unit: str, framework: str, wanted: str) -> 
         )
     known = frameworks(language)
     builtin = load_builtin(wanted or "role-first", language, framework if framework in known else "")
-    folder = unit.rpartition("/")[0]
-    return parse_layout(builtin.fill("App", folder).encode())
+    folder, _, last = unit.rpartition("/")[0].rpartition("/")
+    around = folder if last.lower() in _home_folders(builtin) else f"{folder}/{last}".lstrip("/")
+    return parse_layout(builtin.fill("App", around).encode())
+
+
+def _home_folders(builtin: BuiltinLayout) -> set[str]:
+    """Return what the folders are called that a layout has for roles, in which a file may stand already."""
+    roles = parse_layout(builtin.fill("App").encode()).roles.values()
+    homes = (home.text for role in roles for home in role.homes)
+    firsts = {home.partition("/")[0].lower() for home in homes if "/" in home}
+    return {first for first in firsts if not set("{*") & set(first)}
 
 
 def _make_draft(workspace: Workspace, place: Path) -> Draft:
