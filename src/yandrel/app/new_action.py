@@ -1,7 +1,7 @@
 """New action: the pieces of one action across the roles of a domain."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Mapping, Set
 
 from yandrel.app.new import NewRequest, report_new
 from yandrel.app.workspace import Workspace
@@ -89,10 +89,16 @@ class ActionWriter:
                 for model in dict.fromkeys([*MODELS, *sorted(map(_verb_of, pieces.calls))]):
                     data = self.sources[target].data
                     further = self.scaffolder(target).action_pieces(data, self.concept, model, self.action)
-                    if pieces.calls & set(further.names):
+                    called = pieces.calls & set(further.names)
+                    if called and (model in MODELS or self._calls_once(unit, called)):
                         chosen[target], followed[target] = further, model
                         break
         return followed
+
+    def _calls_once(self, unit: str, names: Set[str]) -> bool:
+        """Whether a unit calls none of some names in more than one place, as what serves all actions."""
+        text = self.sources[unit].data.decode("utf-8", "replace")
+        return all(len(re.findall(rf"\b{re.escape(name)}\s*\(", text)) < 2 for name in names)
 
     def _targets(self, unit: str) -> set[str]:
         return {edge.unit for edge in self.index.edges_of(unit) if edge.unit}

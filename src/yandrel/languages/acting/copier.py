@@ -173,6 +173,7 @@ class ActionCopier:
             for edit in self._renamed(whole, {**self.called, **self._own_bare(whole, name)})
             if edit.start != name.start_byte
         ]
+        edits += self._own_in_strings(whole, name)
         edits += self._routed(whole, name)
         text = changed_text(whole, source, edits)
         for mark in reversed(marks):
@@ -190,6 +191,15 @@ class ActionCopier:
         """Return the piece's own name where it is called without a receiver, as exports do."""
         bare = text_of(name)
         return {bare: self.rename(bare)} if whole.type == "expression_statement" else {}
+
+    def _own_in_strings(self, whole: Node, name: Node) -> list[Edit]:
+        """Return the edits of strings that are the piece's own name, if that says more than what is done."""
+        own = text_of(name)
+        if len(words_of(own)) < 2:
+            return []
+        kinds = {*STRINGS, "string_content", "string_fragment"}
+        strings = (leaf for leaf in leaves_of(whole) if leaf.type in kinds)
+        return [e for leaf in strings for e in self._in_string(leaf, text_of(leaf), {own: self.rename(own)})]
 
     def _routed(self, whole: Node, name: Node) -> list[Edit]:
         """Return edits of the marks that stand within a definition, before its name."""

@@ -1,0 +1,10 @@
+<?php
+
+namespace Waxmoor\Authorization;
+
+class HiveAuthorization
+{
+    public function check(string $method, int $id): void
+    {
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+namespace Waxmoor\Model;
+
+class HiveModel
+{
+    public function update(int $id, string $name): bool
+    {
+        return true;
+    }
+
+    public function remove(int $id): bool
+    {
+        return true;
+    }
+}
