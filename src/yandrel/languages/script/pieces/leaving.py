@@ -58,10 +58,11 @@ class Leaving:
     def hand_on(self, module: Module, piece: Piece, exported: str) -> None:
         style = module.style
         spelled = self.change.spell(module.unit, piece.target.unit)
+        lead = "" if module.source.endswith(b"\n") else style.newline
         if style.commonjs:
             for name in piece.exported:
                 path = f"{style.quote}{spelled}{style.quote}"
-                line = f"exports.{name} = require({path}).{exported}{style.semicolon}"
+                line = f"{lead}exports.{name} = require({path}).{exported}{style.semicolon}"
                 module.edits.append(
                     Edit(len(module.source), len(module.source), (line + style.newline).encode())
                 )
@@ -70,7 +71,6 @@ class Leaving:
         line = (
             f"export {{ {inner} }} from {style.quote}{spelled}{style.quote}{style.semicolon}{style.newline}"
         )
-        lead = "" if module.source.endswith(b"\n") else style.newline
         module.edits.append(Edit(len(module.source), len(module.source), (lead + line).encode()))
 
     def rename_here(self, module: Module, piece: Piece) -> None:

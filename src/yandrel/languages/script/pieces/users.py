@@ -18,6 +18,8 @@ from yandrel.model.changes import Edit, Note
 from yandrel.model.facts import Import, ImportedName
 
 TYPE_KINDS = frozenset({"interface", "type"})
+GIVEN = re.compile(rb"[\w$]\s*\((?:[^()\n]*,)?\s*require\s*\(\s*['\"`]\Z")
+"""What stands before the path of a module that is given to a function as a whole."""
 
 
 class Users:
@@ -25,6 +27,7 @@ class Users:
 
     def __init__(self, change: Change) -> None:
         self.change = change
+        self._handed_whole: dict[str, bool] = {}
 
     def tell_importer(self, unit: str) -> None:
         facts = self.change.view.units.facts[unit]
@@ -55,11 +58,30 @@ class Users:
                     self.tell_name(unit, item, name, led.path, pieces | renamed)
 
     def keeps_handing_on(self, unit: str) -> bool:
-        """An index goes on exporting what leaves it: it is the folder's face."""
-        return unit.rpartition("/")[2].split(".")[0] == "index" and any(
+        """Whether a module goes on exporting what leaves it.
+
+        An index does, which is its folder's face, and what is required as a whole by a call that says nothing
+        of what it takes, as builds write it.
+        """
+        leaves = any(
             p.exported and p.target.unit != self.change.new_of(unit)
             for p in self.change.moved_from(unit).values()
         )
+        is_face = unit.rpartition("/")[2].split(".")[0] == "index"
+        return leaves and (is_face or self.is_handed_whole(unit))
+
+    def is_handed_whole(self, unit: str) -> bool:
+        """Whether a module that somebody requires is given to a function as it is."""
+        if unit not in self._handed_whole:
+            view = self.change.view
+            self._handed_whole[unit] = any(
+                GIVEN.search(self.change.sources[user][: item.module_start])
+                for user in view.importers_of(unit) if user in self.change.sources
+                for item in view.units.facts[user].imports
+                if item.space == "require" and not any(n.alias or n.name != WHOLE for n in item.names)
+                and (led := view.find_module(item.module, user)) is not None and led.path == unit
+            )  # fmt: skip
+        return self._handed_whole[unit]
 
     def tell_name(
         self, unit: str, item: Import, name: ImportedName, origin: str, pieces: Mapping[str, Piece]
@@ -97,11 +119,13 @@ class Users:
         return piece.target.name
 
     def stays_default(self, piece: Piece) -> bool:
-        """A default export stays one in a file of its own, or where it stood."""
+        """A default export stays one in a file of its own, unless it is CommonJS, or where it stood."""
         if not piece.is_default or len([e for e in piece.exported if e != "default"]) > 0:
             return piece.is_default and piece.target.unit == self.change.new_of(piece.symbol.unit)
         if piece.target.unit == self.change.new_of(piece.symbol.unit):
             return True
+        if self.change.module(piece.symbol.unit).style.commonjs:
+            return False
         others = [
             p
             for p in self.change.pieces
