@@ -23,6 +23,10 @@ LOCAL = rb"(?<![\w.])(?!(?:return|else|throw|case|assert|do)\b)[\w.<>\[\], ]*[\w
 """What declares a local name: its type, the name, and what follows."""
 
 
+WITHIN = re.compile(rb"\s*\.\s*(\w+)")
+"""What of a type is named after it."""
+
+
 @dataclass(frozen=True)
 class _Part:
     """What of a unit goes to one package: its definitions, and what was read of them alone."""
@@ -140,6 +144,10 @@ class Visibility:
         static = {c.bound for c in part.content.clauses if c.space == "static"}
         inner = {entry.removeprefix(PROTECTED) for entry in definition.inner}
         used.update({name: 0 for name in static & inner if mentioned})
+        for use in (use for use in part.content.uses if use.head == symbol.name and use.kind == "code"):
+            within = WITHIN.match(part.content.source, use.end)
+            if within is not None and within[1].decode() in inner:
+                used.setdefault(within[1].decode(), use.start)
         return used
 
     def declares(self, part: _Part, name: str) -> bool:

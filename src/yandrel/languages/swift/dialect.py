@@ -208,11 +208,27 @@ class SwiftDialect(Dialect):
     def taken_along(
         self, content: Content, old: str, new: set[str], depends: Mapping[str, set[str]]
     ) -> Iterator[tuple[str, str, int]]:
-        """Yield a new module, what the file imports by leave of the old one, and where."""
+        """Yield a new module, what the file imports by leave of the old one, and where.
+
+        Targets of the package count that the new one does not reach, whether the old one says so or not.
+        """
         for here in sorted(new - {old}):
             for clause in content.clauses:
-                if clause.path in depends.get(old, ()):
-                    yield here, clause.path, clause.start
+                module = clause.path.partition(".")[0]
+                own = module in depends and module not in _reached_from(here, depends)
+                if module in depends.get(old, ()) or own:
+                    yield here, module, clause.start
+
+
+def _reached_from(module: str, depends: Mapping[str, set[str]]) -> set[str]:
+    """Return the modules that one depends on, over others too."""
+    reached: set[str] = set()
+    waiting = [module]
+    while waiting:
+        found = depends.get(waiting.pop(), set()) - reached
+        reached |= found
+        waiting += found
+    return reached
 
 
 def _marks_of(added: Iterable[AddedImport]) -> dict[str, list[str]]:

@@ -15,6 +15,9 @@ from yandrel.languages.script.statements import (
 )
 from yandrel.model.changes import Edit
 
+ANNOUNCED = re.compile(rb"^(?:exports\.\w+[ \t]*=[ \t]*)+void 0;?[ \t]*(?:\r?\n|\Z)", re.MULTILINE)
+LINK = re.compile(rb"exports\.(\w+)[ \t]*=[ \t]*")
+
 
 class Leaving:
     """Takes pieces out, and hands them on where others take them from here."""
@@ -44,6 +47,20 @@ class Leaving:
             module.statements.add(NewImport(spelled, exported, piece.symbol.name, types))
         if handing:
             self.hand_on(module, piece, exported)
+        else:
+            self.take_announcements(module, piece)
+
+    def take_announcements(self, module: Module, piece: Piece) -> None:
+        """Take out `exports.Hive = void 0`, by which builds say ahead what a module exports."""
+        leaving = {name for other in self.change.leaving(module.unit).values() for name in other.exported}
+        for found in ANNOUNCED.finditer(module.source):
+            links = list(LINK.finditer(module.source, found.start(), found.end()))
+            names = [link[1].decode() for link in links]
+            if leaving.issuperset(names) and set(piece.exported) & set(names):
+                module.edits.append(Edit(found.start(), found.end(), b""))
+                continue
+            gone = [link for link, name in zip(links, names, strict=True) if name in piece.exported]
+            module.edits += [Edit(link.start(), link.end(), b"") for link in gone]
 
     def spans_of(self, module: Module, piece: Piece) -> list[tuple[int, int]]:
         """Return what a piece spans; parts that only white space is between are one span."""

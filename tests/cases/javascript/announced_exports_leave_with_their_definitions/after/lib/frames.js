@@ -1,0 +1,4 @@
+"use strict";
+
+class Hive {}
+exports.Hive = Hive;

@@ -1,0 +1,9 @@
+"use strict";
+
+Object.defineProperty(exports, "__esModule", { value: true });
+exports.weigh = void 0;
+exports.Frame = void 0;
+class Frame {}
+exports.Frame = Frame;
+const weigh = () => 1;
+exports.weigh = weigh;

@@ -1,0 +1,3 @@
+import Core
+
+public struct Plan {}

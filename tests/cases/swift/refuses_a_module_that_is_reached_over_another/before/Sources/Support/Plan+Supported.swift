@@ -1,0 +1,5 @@
+import struct Build.Plan
+
+extension Plan {
+    public var isSupported: Bool { true }
+}

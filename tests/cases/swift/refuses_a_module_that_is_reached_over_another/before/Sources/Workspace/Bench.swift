@@ -1,0 +1,3 @@
+import Build
+
+public struct Bench {}
