@@ -462,6 +462,31 @@ def test_nested_types_that_others_name_stay(tmp_path: Path, yandrel: Yandrel) ->
     assert "Keeper" not in (home / "App.java").read_text()
 
 
+@pytest.mark.parametrize(
+    ("name", "crowded"),
+    [
+        ("csharp-inline", CROWDED["csharp-inline"][1]),
+        ("java-inline", CROWDED["java-inline"][1]),
+        ("kotlin-inline", CROWDED["kotlin-inline"][1]),
+        ("go-closures", "main.go"),
+        ("php-closures", "index.php"),
+        ("express-factory", "server.js"),
+    ],
+)
+def test_line_ends_stay_as_they_are(name: str, crowded: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    plain, root = copy_onefile(name, tmp_path / "plain"), copy_onefile(name, tmp_path / "other")
+    for path in (path for path in root.rglob("*") if path.is_file()):
+        path.write_bytes(path.read_bytes().replace(b"\n", b"\r\n"))
+    for place in (plain, root):
+        done = yandrel(place, "split", crowded, "--carry-out")
+        assert done.status == 0, done.err
+    made, wanted = read_tree(root), read_tree(plain)
+    assert made.keys() == wanted.keys()
+    for path, text in made.items():
+        assert text.count(b"\n") == text.count(b"\r\n"), path
+        assert text.replace(b"\r\n", b"\n") == wanted[path], path
+
+
 def test_swift_types_of_one_file(tmp_path: Path, yandrel: Yandrel) -> None:
     root = copy_onefile("swift", tmp_path)
     done = yandrel(root, "split", "Sources/Waxmoor/main.swift", "--carry-out")

@@ -199,10 +199,18 @@ class LiftingSplitter(DefinitionSplitter):
         """Return the text in which such handlers have names; what is skipped stays where it is."""
         raise NotImplementedError
 
+    def _lift_plain(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
+        """Lift with plain line ends, where all of a file are others; what comes back has those."""
+        if b"\r\n" not in source or source.count(b"\r\n") < source.count(b"\n"):
+            return self.lift(unit, source, skip)
+        lifted = self.lift(unit, source.replace(b"\r\n", b"\n"), skip)
+        lifted.text = lifted.text.replace(b"\n", b"\r\n")
+        return lifted
+
     def read(
         self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()
     ) -> CrowdedFile:
-        lifted = self.lift(unit, source, skip)
+        lifted = self._lift_plain(unit, source, skip)
         made = {**dict.fromkeys(lifted.handlers, "controller"), **dict.fromkeys(lifted.routers, "route")}
         made |= dict.fromkeys(lifted.helpers, "helper")
         file = super().read(unit, lifted.text, {**made, **roles}, skip)

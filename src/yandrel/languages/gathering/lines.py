@@ -47,7 +47,7 @@ def cut_lines(source: bytes, start: int, end: int) -> Edit:
 
 def with_blank_lines(source: bytes, start: int) -> int:
     """Return where the blank lines before the start of a line begin."""
-    return len(source[:start].rstrip()) + 1 if source[:start].strip() else start
+    return source.find(b"\n", len(source[:start].rstrip())) + 1 if source[:start].strip() else start
 
 
 def with_indents(text: str, base: str, indent: str) -> str:

@@ -6,6 +6,7 @@ from posixpath import relpath
 
 import networkx
 
+from yandrel.languages.edits import newline_of
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.php.cutting import cut_php
 from yandrel.languages.php.facts import read_facts
@@ -62,15 +63,16 @@ class PhpSplitter(LiftingSplitter):
         if head is None:
             return {unit: text}
         declared = head.group(1) or b""
-        stub = b"<?php\n" + (b"\n" + declared + b"\n" if declared else b"")
+        newline = newline_of(text).encode()
+        stub = b"<?php" + newline + (newline + declared + newline if declared else b"")
         files = self._in_order(unit, text, targets)
         base = unit.rpartition("/")[0] or "."
         lines = b"".join(
-            b"require_once __DIR__ . '/%s';\n" % relpath(path, base).encode() for path in files
+            b"require_once __DIR__ . '/%s';%b" % (relpath(path, base).encode(), newline) for path in files
         )  # fmt: skip
         at = head.end(1) if declared else text.index(b"<?php") + len(b"<?php")
         after = text[at:].lstrip(b"\r\n")
-        entry = text[:at] + b"\n\n" + lines + b"\n" + after
+        entry = text[:at] + newline * 2 + lines + newline + after
         return {unit: entry, **dict.fromkeys(files, stub)}
 
     def _in_order(self, unit: str, text: bytes, targets: Mapping[str, str]) -> list[str]:
