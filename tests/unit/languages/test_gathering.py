@@ -100,6 +100,20 @@ KEPT = [
         "uses inherited, and so stays",
     ),
     (gather_go, GO, "\tn := 0\n", "\t\tuse(&n)\n", "uses n, which is set again"),
+    (
+        gather_java,
+        JAVA.replace("class App", "class App implements Says"),
+        "    public void say(Object text) {}\n",
+        "say(ctx)",
+        "uses say, and so stays",
+    ),
+    (
+        gather_java,
+        JAVA,
+        "    static void say(int n) {}\n    static void say(String s) {}\n",
+        "say(1)",
+        "uses say, and so stays",
+    ),
     (gather_csharp, CSHARP, "int n = 0;\n", "use(ref n)", "uses n, which is set again"),
 ]
 

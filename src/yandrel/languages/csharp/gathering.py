@@ -9,8 +9,9 @@ from yandrel.languages.csharp.grammar import parse
 from yandrel.languages.gathering.chains import calls_in_chain
 from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, RouteStatement
+from yandrel.languages.gathering.reader import is_alone
 from yandrel.languages.lifting import Lifted
-from yandrel.languages.trees import text_of, walk
+from yandrel.languages.trees import root_of, text_of, walk
 from yandrel.model.changes import Edit
 from yandrel.model.words import pascal
 
@@ -152,7 +153,7 @@ class CSharpGatherer(RouteGatherer):
             return "WebApplicationBuilder"
         if member == "Create" and text_of(called).startswith("WebApplication."):
             return "WebApplication"
-        if member == "Build" and "WebApplication.Create" in text_of(_root_of(value)):
+        if member == "Build" and "WebApplication.Create" in text_of(_origin_of(value)):
             return "WebApplication"
         if any(_name_of(call) == OPENS for call in _calls_of(value)):
             return "RouteGroupBuilder"
@@ -167,7 +168,7 @@ class CSharpGatherer(RouteGatherer):
             while around is not None and around != function.parent:
                 around = around.parent
             own = "static" in _modifiers_of(function) and text_of(name) != "Main"
-            return function if own and around is not None else None
+            return function if own and around is not None and is_alone(function) else None
         if function.type != "local_function_statement":
             return None
         place = function.parent if statement.type == "global_statement" else function
@@ -278,17 +279,14 @@ def _receiver_of(call: Node) -> str:
     return text_of(held) if held is not None and held.type == "identifier" else ""
 
 
-def _root_of(value: Node) -> Node | None:
+def _origin_of(value: Node) -> Node | None:
     """Return the declaration of what a value is built from, as far as it stands in the same file."""
     calls = list(_calls_of(value))
     called = calls[-1].child_by_field_name("function")
     held = called.child_by_field_name("expression") if called is not None else None
     if held is None or held.type != "identifier":
         return value
-    root = value
-    while root.parent is not None:
-        root = root.parent
-    for node in walk(root):
+    for node in walk(root_of(value)):
         if node.type == "variable_declarator" and text_of(node.child_by_field_name("name")) == text_of(held):
             return node
     return value
@@ -308,10 +306,8 @@ def _spelled(kind: str | None, place: Node) -> str | None:
     space = SPACES.get(kind or "")
     if kind is None or space is None:
         return kind
-    root = place
-    while root.parent is not None:
-        root = root.parent
-    used = {text_of(n).split()[-1].rstrip(";") for n in root.named_children if n.type == "using_directive"}
+    tops = root_of(place).named_children
+    used = {text_of(node).split()[-1].rstrip(";") for node in tops if node.type == "using_directive"}
     implied = not any(name.startswith("Microsoft.AspNetCore") for name in used)
     return kind if implied or space in used else f"{space}.{kind}"
 

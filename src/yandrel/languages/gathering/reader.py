@@ -325,6 +325,13 @@ def name_of(function: Node) -> str:
     return text_of(inner.child_by_field_name("name"))
 
 
+def is_alone(method: Node) -> bool:
+    """Whether no other method beside one has its name."""
+    body = method.parent
+    beside = body.named_children if body is not None else []
+    return [name_of(other) for other in beside if other.type == method.type].count(name_of(method)) == 1
+
+
 def holds(outer: Node, inner: Node) -> bool:
     """Whether a node starts within another."""
     return outer.start_byte <= inner.start_byte < outer.end_byte

@@ -8,7 +8,7 @@ from tree_sitter import Node
 from yandrel.languages.gathering.chains import calls_in_chain, given_to
 from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, Need, RouteStatement, is_client
-from yandrel.languages.gathering.reader import Gathering
+from yandrel.languages.gathering.reader import Gathering, is_alone
 from yandrel.languages.jvm.grammar import parse, words_of_modifiers
 from yandrel.languages.jvm.nested import find_liftable, name_without_outer, open_up
 from yandrel.languages.lifting import Lifted
@@ -135,7 +135,10 @@ class JavaGatherer(RouteGatherer):
             return None
         fit = not words_of_modifiers(function) & UNFIT and "@Override" not in text_of(function)
         around = _type_around(statement, "body")
-        return function if fit and function.parent == around and not self.why_not(function) else None
+        promised = any(_type_around(function, part) is not None for part in ("superclass", "interfaces"))
+        fit = fit and not (promised and "public" in words_of_modifiers(function))
+        fit = fit and is_alone(function) and function.parent == around
+        return function if fit and not self.why_not(function) else None
 
     def why_not(self, statement: Node) -> str:
         if BARE_THIS.search(statement.text or b""):
