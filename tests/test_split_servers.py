@@ -1,5 +1,6 @@
 """Single-file servers without a framework are taken apart, and answer as before."""
 
+import json
 import os
 import shutil
 import subprocess
@@ -275,6 +276,43 @@ def test_routes_that_cannot_be_gathered_stay(name: str, tmp_path: Path, yandrel:
         "const listHives = (req, res) => res.json([]);"
         in (tmp_path / "controllers/hive-controller.js").read_text()
     )
+
+
+ROUTING = {
+    "javascript": (
+        "app.js",
+        "function hiveRoutes(app, hives) {\n  app.get('/hives', (req, res) => res.json(hives.all()));\n}\n\n"
+        "function loadHives(client) {\n  return client.get('/hives', {});\n}\n\n"
+        "class Hives {\n  all() {\n    return [];\n  }\n}\n\n"
+        "module.exports = { hiveRoutes, loadHives, Hives };\n",
+        "hiveRoutes",
+    ),
+    "go": (
+        "app.go",
+        'package app\n\nimport "net/http"\n\n// Hive is a hive.\ntype Hive struct{}\n\n'
+        "func MountHives(mux *http.ServeMux, hive Hive) {\n"
+        '\tmux.HandleFunc("/hives", func(w http.ResponseWriter, r *http.Request) { _ = hive })\n}\n',
+        "MountHives",
+    ),
+    "php": (
+        "app.php",
+        "<?php\n\nclass Hive\n{\n}\n\nfunction mount_hives($app, Hive $hive)\n{\n"
+        "    $app->get('/hives', fn () => $hive);\n}\n",
+        "mount_hives",
+    ),
+}
+
+
+@pytest.mark.parametrize("language", ROUTING)
+def test_functions_that_declare_routes_are_told(language: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    name, text, function = ROUTING[language]
+    (tmp_path / name).write_text(text)
+    (tmp_path / "go.mod").write_text("module waxmoor\n\ngo 1.19\n")
+    shown = yandrel(tmp_path, "split", name, "--format", "json")
+    assert shown.status == 0, shown.err
+    roles = {piece["name"]: piece["role"] for piece in json.loads(shown.out)["pieces"]}
+    assert [piece for piece, role in roles.items() if role == "route"] == [function]
+    assert not json.loads(shown.out)["notes"]
 
 
 NAMES = [

@@ -16,7 +16,8 @@ class Lifted:
 
     `concepts` are what functions of routes are about, by their names.
     `owners` are the applications and routers that routes are declared on, `members` what left the type that
-    it was a member of, `notes` what stays in place and why, by line.
+    it was a member of, `whole` the lines that need nothing done, `notes` what stays in place and why, by
+    line.
     """
 
     text: bytes
@@ -27,6 +28,7 @@ class Lifted:
     concepts: dict[str, str] = field(default_factory=dict)
     owners: frozenset[str] = frozenset()
     members: set[str] = field(default_factory=set)
+    whole: list[tuple[int, int]] = field(default_factory=list)
     notes: list[tuple[int, str, str]] = field(default_factory=list)
 
 

@@ -6,6 +6,7 @@ from dataclasses import replace
 from typing import TYPE_CHECKING
 
 from yandrel.errors import CallError
+from yandrel.languages.gathering.groups import is_client
 from yandrel.languages.lifting import Lifted
 from yandrel.model.changes import Note
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
@@ -35,6 +36,13 @@ SHARED_ROLES = frozenset({"error", "middleware", "helper", "config"})
 
 QUOTED = re.compile(rb"'[^'\"`${\\\n]{0,200}'|\"[^'\"`${\\\n]{0,200}\"|^[ \t]*(?://|\*)[^\n]*", re.MULTILINE)
 """Plain texts and comments on lines of their own, in which a word is no name."""
+
+
+def declares_routes(text: bytes, route: re.Pattern[bytes]) -> bool:
+    """Whether a function declares routes on something that it takes: the group `on` of a route's look."""
+    head, _, body = text.partition(b"{")
+    taken = {found["on"] for found in route.finditer(body) if not is_client(found["on"].decode())}
+    return any(re.search(rb"(?<!\w)%b(?!\w)" % re.escape(name), head) for name in taken)
 
 
 def stays_if_run(definition: Definition, text: bytes) -> str:

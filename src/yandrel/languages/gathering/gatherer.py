@@ -93,6 +93,7 @@ class RouteGatherer(RouteReader):
         types = self.inner_types(gathering)
         gathering.types = [t for t in types if not any(holds(t, node) for node in moved)]
         self._name(gathering, lifted)
+        lifted.whole = [(n.start_point[0] + 1, n.end_point[0] + 1) for n in gathering.whole]
         told = gathering.whole + [node for group in gathering.groups for node in group.nodes]
         for left in gathering.left:
             told.append(left.node)

@@ -9,7 +9,7 @@ from yandrel.languages.go.facts import read_facts
 from yandrel.languages.go.gathering import gather_routes
 from yandrel.languages.go.limits import SYSTEMS
 from yandrel.languages.lifting import Lifted
-from yandrel.languages.splitting import LiftingSplitter
+from yandrel.languages.splitting import LiftingSplitter, declares_routes
 from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.split import CrowdedFile, SplitPiece
 from yandrel.model.words import snake
@@ -22,6 +22,10 @@ HOLDS_MANY = re.compile(
     rb"|=\s*&?(?:\w+\.)?(?:[Nn]ew\w*\(|\w+\{)"
 )
 """A variable that holds things of the application: a map, a list, a store that is made."""
+ROUTE = re.compile(
+    rb"\b(?P<on>\w+)\.(?:HandleFunc|Handle|Get|Post|Put|Patch|Delete|GET|POST|PUT|PATCH|DELETE)"
+    rb"\(\s*[\"`](?:[A-Z]+ )?/[^\"`]*[\"`]\s*,"
+)
 HANDLER = re.compile(rb"\bhttp\.ResponseWriter\b[^)]*\*http\.Request\b")
 WRAPS = re.compile(rb"\)\s*http\.Handler(?:Func)?\s*\{")
 ASKED = re.compile(rb"\(\s*\w+\s+(?:\*gin\.Context|echo\.Context|\*fiber\.Ctx)\s*\)")
@@ -42,6 +46,8 @@ def role_of(definition: Definition, text: bytes) -> str:
             return "middleware"
         if PASSES_ON.search(text[: len(head) + 1]):
             return "middleware"
+        if declares_routes(text, ROUTE):
+            return "route"
         if CONNECTS.search(text) and definition.name != "main":
             return "store"
         return "controller" if HANDLER.search(head) or ASKED.search(head) else ""

@@ -11,13 +11,14 @@ from yandrel.languages.lifting import Lifted
 from yandrel.languages.php.cutting import cut_php
 from yandrel.languages.php.facts import read_facts
 from yandrel.languages.php.gathering import gather_routes
-from yandrel.languages.splitting import LiftingSplitter
+from yandrel.languages.splitting import LiftingSplitter, declares_routes
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 
 HANDLER = re.compile(rb"\(\s*(?:array|\??[\w\\]*Request)\s+\$(?:request|req|query|params|input)\b")
 ASKS = re.compile(
     rb"\$_(?:GET|POST|REQUEST|FILES)\b|\$_SERVER\[['\"](?:REQUEST_METHOD|REQUEST_URI|PATH_INFO)\b"
 )
+ROUTE = re.compile(rb"(?P<on>\$\w+)->(?:get|post|put|patch|delete|map|any)\(\s*['\"]/[^'\"]*['\"]\s*,")
 CONNECTS = re.compile(rb"\breturn\s+new\s+\\?(?:PDO|mysqli|Redis)\s*\(")
 HEAD = re.compile(
     rb"\A(?:#![^\n]*\n)?<\?php\s*(?:(?://|#)[^\n]*\n\s*|/\*.*?\*/\s*)*(declare\s*\([^)]*\)\s*;)?", re.DOTALL
@@ -28,6 +29,8 @@ def role_of(definition: Definition, text: bytes) -> str:
     """Return the role that a definition's own text tells."""
     if definition.kind == "function":
         head = text.partition(b"{")[0]
+        if declares_routes(text, ROUTE):
+            return "route"
         if CONNECTS.search(text):
             return "store"
         return "controller" if HANDLER.search(head) or ASKS.search(text) else ""

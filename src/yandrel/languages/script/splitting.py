@@ -9,7 +9,7 @@ from yandrel.languages.script.cutting import cut_typescript
 from yandrel.languages.script.facts import read_facts
 from yandrel.languages.script.gathering import gather_routes
 from yandrel.languages.script.inline import lift_inline
-from yandrel.languages.splitting import LiftingSplitter
+from yandrel.languages.splitting import LiftingSplitter, declares_routes
 from yandrel.model.facts import Definition
 from yandrel.model.split import CrowdedFile
 
@@ -47,6 +47,9 @@ MAKES_APPLICATION = re.compile(
 CHAINED = re.compile(rb"\bRouter\(\)\s*\.(?:get|post|put|patch|delete|all)\(")
 
 
+ROUTE = re.compile(
+    rb"\b(?P<on>\w+)\.(?:get|post|put|patch|delete|all|route)(?:<[^()]*>)?\(\s*['\"`]/[^'\"`]*['\"`]\s*,"
+)
 TAKES = re.compile(rb"[^({]*(?:function\b[^(]*|=\s*(?:async\s*)?)\(")
 """A function, or a constant that is one; what is called like a handler may also wrap them."""
 
@@ -57,6 +60,8 @@ def role_of(definition: Definition, text: bytes) -> str:
     if MIDDLEWARE.search(head):
         return "middleware"
     if definition.kind == "function":
+        if declares_routes(text, ROUTE):
+            return "route"
         return "controller" if HANDLER.match(head) else ""
     if definition.kind == "constant":
         if b"=>" in head or b"function" in head:
@@ -123,7 +128,8 @@ def _with_gathered(lifted: Lifted, gathered: Lifted, source: bytes) -> Lifted:
 def _is_gathered(gathered: Lifted, source: bytes, at: int) -> bool:
     line = source.count(b"\n", 0, at) + 1
     told = [line for line, _, _ in gathered.notes]
-    return line in told or any(first <= line <= last for first, last in gathered.routers.values())
+    spans = (*gathered.routers.values(), *gathered.whole)
+    return line in told or any(first <= line <= last for first, last in spans)
 
 
 SPLITTER = ScriptSplitter(read_facts, role_of, stays, cutter=cut_typescript)
