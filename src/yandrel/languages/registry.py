@@ -7,17 +7,17 @@ from importlib import import_module
 from yandrel.languages.protocol import Language
 
 LANGUAGES = {
-    "python": ("yandrel.languages.python.language", (".py", ".pyi"), 5),
+    "python": ("yandrel.languages.python.language", (".py", ".pyi"), 6),
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),
-        11,
+        12,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 10),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 10),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 11),
     "go": ("yandrel.languages.go.language", (".go",), 6),
-    "swift": ("yandrel.languages.swift.language", (".swift",), 4),
-    "php": ("yandrel.languages.php.language", (".php",), 6),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 5),
+    "php": ("yandrel.languages.php.language", (".php",), 7),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
 VERSIONS = {name: f"{name}{version}" for name, (_, _, version) in LANGUAGES.items()}
