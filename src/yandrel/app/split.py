@@ -165,10 +165,7 @@ def _search(
             groups = dict(converted.groups)
             assignment = assign_pieces(file, unit, layout, kept, groups, near)
         converted = _as_they_are(converted, file, assignment, unit)
-        if draft is None:
-            draft = _make_draft(workspace, place)
-        else:
-            draft.reset()
+        draft = _fresh(draft, workspace, place)
         try:
             notes = _carry_out_in(draft, unit, source, assignment, converted, splitter)
         except RefusedError as error:
@@ -180,7 +177,9 @@ def _search(
             kept.update({name: why for name, why in blamed.items() if name not in movable})
             continue
         _check_routes(draft, unit, file, assignment, converted, splitter)
-        _check_names(draft, unit, assignment)
+        if unfit := _check_names(draft, unit, file, assignment):
+            kept.update(unfit)
+            continue
         changes = draft.changes()
         return Split(file, assignment, converted, changes, [*file.notes, *notes])
     raise RefusedError("no way was found to take it apart", where=unit)
@@ -287,6 +286,14 @@ def _home_folders(builtin: BuiltinLayout) -> set[str]:
     homes = (home.text for role in roles for home in role.homes)
     firsts = {home.partition("/")[0].lower() for home in homes if "/" in home}
     return {first for first in firsts if not set("{*") & set(first)}
+
+
+def _fresh(draft: Draft | None, workspace: Workspace, place: Path) -> Draft:
+    """Return the application as it is, in a folder of its own."""
+    if draft is None:
+        return _make_draft(workspace, place)
+    draft.reset()
+    return draft
 
 
 def _make_draft(workspace: Workspace, place: Path) -> Draft:
@@ -436,8 +443,11 @@ def _check_routes(
         )
 
 
-def _check_names(draft: Draft, unit: str, assignment: Assignment) -> None:
-    """No name may lead nowhere that led somewhere before; raises RefusedError with the first."""
+def _check_names(draft: Draft, unit: str, file: CrowdedFile, assignment: Assignment) -> dict[str, str]:
+    """No name may lead nowhere that led somewhere before; return what was lifted and must stay for that.
+
+    Raises RefusedError with the first such name, where nothing was lifted that asks for it.
+    """
     before, after = draft.original.index, draft.workspace.index
     known = set(before.language(unit).loose_ends(before.view(unit), unit, before.read_source(unit).data))
     for path in dict.fromkeys((unit, *assignment.targets.values())):
@@ -448,8 +458,13 @@ def _check_names(draft: Draft, unit: str, assignment: Assignment) -> None:
             known |= set(language.loose_ends(before.view(path), path, before.read_source(path).data))
         found = language.loose_ends(after.view(path), path, after.read_source(path).data)
         lost = sorted(set(found) - known)
-        if lost:
+        if not lost:
+            continue
+        lifted = [name for name in file.owners if assignment.targets.get(name) == path]
+        if not lifted:
             raise RefusedError(f"{lost[0]} would lead nowhere in {path}", where=unit, todo="report this")
+        return dict.fromkeys(lifted, f"{lost[0]} would lead nowhere in {path}")
+    return {}
 
 
 def _report(unit: str, found: Split, written: Written, title: str) -> SplitReport:

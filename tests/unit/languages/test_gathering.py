@@ -8,7 +8,9 @@ from yandrel.languages.gathering.groups import RouteStatement, concept_of, group
 from yandrel.languages.go.gathering import gather_routes as gather_go
 from yandrel.languages.jvm.gathering import gather_routes as gather_java
 from yandrel.languages.jvm.grammar import parse
+from yandrel.languages.lifting import Lifted
 from yandrel.languages.php.gathering import gather_routes as gather_php
+from yandrel.languages.script.gathering import gather_routes as gather_script
 
 CONCEPTS = [
     ("/hives", "hive"),
@@ -83,6 +85,16 @@ JAVA = (
     "class App {{\n{0}    public static void main(String[] args) {{\n"
     '        Javalin app = Javalin.create();\n        app.get("/hives", ctx -> {1});\n    }}\n}}\n'
 )
+TYPESCRIPT = (
+    "import express, {{ type Express }} from 'express';\n\nexport function make(pool: Pool): Express {{\n"
+    "  const app = express();\n{0}  app.get('/hives', (req, res) => {1});\n  return app;\n}}\n"
+)
+
+
+def gather_typescript(source: bytes, kept: frozenset[str]) -> Lifted:
+    return gather_script(source, "app.ts", kept)
+
+
 KEPT = [
     (gather_go, GO, "\tn := 0\n", "\t\tn++\n", "uses n, which is set again"),
     (gather_go, GO, "\tconf := Config{}\n", "\t\tconf.Load()\n", "uses conf, and so stays"),
@@ -100,6 +112,16 @@ KEPT = [
         "uses inherited, and so stays",
     ),
     (gather_go, GO, "\tn := 0\n", "\t\tuse(&n)\n", "uses n, which is set again"),
+    (gather_go, GO, "\ttype row struct{}\n", "\t\tuse(row{}, mux)\n", "uses row, and so stays"),
+    (
+        gather_typescript,
+        TYPESCRIPT,
+        "  interface Row { id: number }\n",
+        "load<Row>(pool)",
+        "uses Row, and so stays",
+    ),
+    (gather_typescript, TYPESCRIPT.replace("make(", "make<T>("), "", "load<T>(pool)", "uses T, and so stays"),
+    (gather_typescript, TYPESCRIPT, "  const q = z.object(1);\n", "q", "uses q, and so stays"),
     (
         gather_java,
         JAVA.replace("class App", "class App implements Says"),
@@ -127,6 +149,14 @@ def test_what_cannot_be_handed_on_keeps_a_route(gather, text, before, handler, w
 
 
 HANDED = [
+    (gather_typescript, TYPESCRIPT, "", "res.json(pool)", "(app: Express, pool: Pool): void"),
+    (
+        gather_typescript,
+        TYPESCRIPT,
+        "  const kept = new Map<string, number>();\n",
+        "res.json(kept)",
+        "(app: Express, kept: Map<string, number>): void",
+    ),
     (gather_go, GO, "\tstore := &Store{}\n", "\t\tstore.All()\n", "(mux *http.ServeMux, store *Store)"),
     (gather_go, GO, "\tconf := Config{}\n", "\t\tuse(conf.Port)\n", "(mux *http.ServeMux, conf Config)"),
     (gather_go, GO, "\tdb, err := sql.Open(a, b)\n", "\t\tdb.Ping()\n", "(mux *http.ServeMux, db *sql.DB)"),

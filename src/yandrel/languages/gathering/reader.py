@@ -1,5 +1,6 @@
 """Where routes are declared in a file, what they use of what stands around them, what keeps them there."""
 
+import re
 from abc import ABC, abstractmethod
 from collections.abc import Iterator
 from dataclasses import dataclass, field
@@ -14,6 +15,13 @@ from yandrel.model.words import singular, words_of
 
 VALUED = ("declaration", "declarator", "var_spec")
 """Endings of nodes in which a name is declared with the value that it has, which may name another."""
+TYPE_PARAMETERS = frozenset({"type_parameters", "type_parameter_list"})
+LOCAL_TYPES = frozenset(
+    {"type_alias_declaration", "interface_declaration", "enum_declaration", "record_declaration"}
+    | {"class_declaration", "type_declaration", "object_declaration"}
+)
+"""Types that a function may declare for itself."""
+STATEMENTS = frozenset({"block", "statement_block", "statement_list", "statements"})
 
 
 @dataclass
@@ -223,6 +231,9 @@ class RouteReader(ABC):
                 before = opened.get(found.receiver) or self._opened_around(found)
                 found.path = "/" + "/".join((*parts_of(before), *parts_of(found.path)))
                 self.find_needs(found)
+                held = _types_around(found.node) & {*words_in(found.node), *words_in_types(found.needs)}
+                if held:
+                    found.stays = f"its handler is written in place and uses {min(held)}, and so stays"
                 if not stands_alone(source, found.node):
                     found.stays = "its handler is written in place, on a line with others"
                 if found.opens:
@@ -330,6 +341,35 @@ def is_alone(method: Node) -> bool:
     body = method.parent
     beside = body.named_children if body is not None else []
     return [name_of(other) for other in beside if other.type == method.type].count(name_of(method)) == 1
+
+
+def _types_around(statement: Node) -> set[str]:
+    """Return the types that only the function around a statement knows, or the type around that."""
+    names: set[str] = set()
+    inner, around = statement, statement.parent
+    while around is not None and around.parent is not None:
+        for child in around.named_children:
+            if child.type in TYPE_PARAMETERS:
+                names |= {next(_identifiers(one), "") for one in child.named_children}
+            elif child.type in LOCAL_TYPES and child != inner and around.type in STATEMENTS:
+                held = [child, *(inside for inside in child.named_children if inside.type == "type_spec")]
+                names |= {text_of(one.child_by_field_name("name")) for one in held}
+        inner, around = around, around.parent
+    return names - {""}
+
+
+def words_in(node: Node) -> set[str]:
+    """Return the names in a node."""
+    return set(_identifiers(node))
+
+
+def _identifiers(node: Node) -> Iterator[str]:
+    return (text_of(leaf) for leaf in walk(node) if leaf.type.endswith("identifier"))
+
+
+def words_in_types(needs: tuple[Need, ...]) -> set[str]:
+    """Return the names in the types of what is handed on."""
+    return {word for need in needs for word in re.findall(r"\w+", need.type)}
 
 
 def holds(outer: Node, inner: Node) -> bool:
