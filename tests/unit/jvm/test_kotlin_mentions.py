@@ -48,6 +48,12 @@ def test_members_are_told_apart() -> None:
     assert {name for name, space in found if space == "member"} == {"weigh", "row", "open", "close"}
 
 
+@pytest.mark.parametrize("source", [b"`a/**''}\n\"}*/{\\{/{{`", b"`a`'@'`b`.`c`'@'`d`"])
+def test_what_is_no_code_is_in_no_name(source: bytes) -> None:
+    for (_, name), at in find_mentions(source, 0, set(), set()).items():
+        assert source.startswith(name, at)
+
+
 @given(some.text(alphabet="`\"'/*${}.@ a\n\\", max_size=60))
 def test_any_text_is_read(text: str) -> None:
     source = text.encode()

@@ -59,7 +59,7 @@ def find_mentions(source: bytes, start: int, defined: Set[bytes], entries: Set[b
             chains[found[0]] = found.start()
     for text, at in chains.items():
         head, dot, _ = text.partition(b".")
-        if head in KEYWORDS or head in own:
+        if head in KEYWORDS or head in own or _is_blanked(text, source, at):
             continue
         keep_first(first, ("type", head), at)
         if dot and head[:1].islower() and IS_QUALIFIED.search(text):
@@ -69,9 +69,14 @@ def find_mentions(source: bytes, start: int, defined: Set[bytes], entries: Set[b
         first["type", b"get"] = called.start()
     for found in MEMBER.finditer(code, start):
         key = ("member", found[1])
-        if key not in first and found[1] not in own:
+        if key not in first and found[1] not in own and not _is_blanked(found[1], source, found.start(1)):
             first[key] = found.start(1)
     return first
+
+
+def _is_blanked(text: bytes, source: bytes, at: int) -> bool:
+    """Whether what seems a name in backticks has a literal or a comment in it."""
+    return b"`" in text and not source.startswith(text, at)
 
 
 def leave_code(source: bytes, start: int) -> bytes:
