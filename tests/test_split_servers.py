@@ -220,15 +220,21 @@ def test_express_server_that_a_function_makes(tmp_path: Path, yandrel: Yandrel) 
 @needs_tsc
 @needs_express
 def test_express_server_that_a_function_makes_in_typescript(tmp_path: Path, yandrel: Yandrel) -> None:
-    root = copy_onefile("express-factory-typescript", tmp_path)
+    root = split_typescript("express-factory-typescript", tmp_path, yandrel)
+    routes = (root / "src/routes/hive-routes.ts").read_text()
+    assert "store: HiveStore, log: ReturnType<typeof openLog>): void {" in routes
+    assert "keepers: Map<string, number>" in (root / "src/routes/keeper-routes.ts").read_text()
+
+
+def split_typescript(name: str, tmp_path: Path, yandrel: Yandrel) -> Path:
+    """Take a server apart, and have it compiled; return where it is."""
+    root = copy_onefile(name, tmp_path)
     (tmp_path / "node_modules").symlink_to(TOOLS)
     done = yandrel(root, "split", "src/app.ts", "--carry-out")
     assert done.status == 0, done.err
     ran = subprocess.run([str(TSC), "-p", "."], cwd=root, capture_output=True, text=True, check=False)
     assert ran.returncode == 0, ran.stdout
-    routes = (root / "src/routes/hive-routes.ts").read_text()
-    assert "store: HiveStore, log: ReturnType<typeof openLog>): void {" in routes
-    assert "keepers: Map<string, number>" in (root / "src/routes/keeper-routes.ts").read_text()
+    return root
 
 
 def run_node(root: Path) -> str:
@@ -240,12 +246,7 @@ def run_node(root: Path) -> str:
 @needs_tsc
 @needs_express
 def test_express_server_in_typescript(tmp_path: Path, yandrel: Yandrel) -> None:
-    root = copy_onefile("express-typescript", tmp_path)
-    (tmp_path / "node_modules").symlink_to(TOOLS)
-    done = yandrel(root, "split", "src/app.ts", "--carry-out")
-    assert done.status == 0, done.err
-    ran = subprocess.run([str(TSC), "-p", "."], cwd=root, capture_output=True, text=True, check=False)
-    assert ran.returncode == 0, ran.stdout
+    root = split_typescript("express-typescript", tmp_path, yandrel)
     controller = (root / "src/controllers/hive-controller.ts").read_text()
     assert "export const listHives: RequestHandler = (req, res) => {" in controller
     assert "import type { Request, RequestHandler, Response } from 'express';" in controller

@@ -200,6 +200,13 @@ class DefinitionSplitter:
         return cutter.cut(unit, type_name, by, sources)
 
 
+class TypeSplitter(DefinitionSplitter):
+    """Gives every type a file that is called like it."""
+
+    def stem_of(self, definition: Definition, facts: Facts) -> str:
+        return definition.name if definition.kind in TYPE_KINDS else ""
+
+
 class LiftingSplitter(DefinitionSplitter):
     """Names the handlers that are written where their route is, before it takes a file apart."""
 
@@ -244,7 +251,7 @@ def _settled(piece: SplitPiece, lines: Mapping[str, tuple[int, int]], lifted: Li
     return replace(piece, line=first, last_line=last, stays=stays, concept=concept)
 
 
-class GatheringSplitter(LiftingSplitter):
+class GatheringSplitter(LiftingSplitter, TypeSplitter):
     """Gives every type a file that is called like it, and routes with handlers in place their functions.
 
     `gather` returns the text of a file in which they have those.
@@ -263,13 +270,3 @@ class GatheringSplitter(LiftingSplitter):
 
     def lift(self, unit: str, source: bytes, skip: frozenset[str]) -> Lifted:
         return self.gather(source, skip)
-
-    def stem_of(self, definition: Definition, facts: Facts) -> str:
-        return definition.name if definition.kind in TYPE_KINDS else ""
-
-
-class TypeSplitter(DefinitionSplitter):
-    """Gives every type a file that is called like it."""
-
-    def stem_of(self, definition: Definition, facts: Facts) -> str:
-        return definition.name if definition.kind in TYPE_KINDS else ""

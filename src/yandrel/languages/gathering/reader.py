@@ -10,7 +10,7 @@ from tree_sitter import Node
 
 from yandrel.languages.gathering.groups import Group, Need, RouteStatement, group_routes, parts_of
 from yandrel.languages.gathering.lines import indent_of, stands_alone
-from yandrel.languages.trees import root_of, text_of, walk
+from yandrel.languages.trees import text_of, walk
 from yandrel.model.words import singular, words_of
 
 VALUED = ("declaration", "declarator", "var_spec")
@@ -121,8 +121,8 @@ class RouteReader(ABC):
         """Return what the type is called that functions go to which several routes use."""
         return "Helpers"
 
-    def called_inside(self, name: str, words: set[str]) -> str:
-        """Return what a name is called where it is handed to, if otherwise; `words` are all of the file."""
+    def called_inside(self, name: str, place: Node) -> str:
+        """Return what a name that is used at a place is called where it is handed to, if otherwise."""
         return ""
 
     def is_fixed(self, name: Node) -> bool:
@@ -249,7 +249,6 @@ class RouteReader(ABC):
         """Find what a route uses of what stands around it; it stays where that cannot be handed on."""
         needs: dict[str, Need] = {}
         along: dict[int, Node] = {}
-        words = {text_of(leaf) for leaf in walk(root_of(found.node)) if not leaf.named_child_count}
         waiting = [found.node]
         found.stays = self.why_not(found.node)
         while waiting and not found.stays:
@@ -271,7 +270,7 @@ class RouteReader(ABC):
                     along[function.id] = function
                     continue
                 kind = self.type_of(outer)
-                needs[name] = Need(name, kind or "", self.called_inside(name, words))
+                needs[name] = Need(name, kind or "", self.called_inside(name, found.node))
                 reset = not self.is_fixed(outer) and self._is_set_in(scope, name)
                 twice = name in own and not self.may_shadow
                 found.stays = found.stays or _why_kept(name, kind, twice, reset)

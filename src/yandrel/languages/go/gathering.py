@@ -10,7 +10,7 @@ from yandrel.languages.gathering.gatherer import RouteGatherer, Written
 from yandrel.languages.gathering.groups import Group, RouteStatement, is_client
 from yandrel.languages.gathering.reader import Gathering
 from yandrel.languages.go.grammar import parse
-from yandrel.languages.go.inline import name_handlers
+from yandrel.languages.go.inline import declared_by, name_handlers, outer_function
 from yandrel.languages.lifting import Lifted
 from yandrel.languages.trees import root_of, text_of, walk
 from yandrel.model.changes import Edit
@@ -118,15 +118,7 @@ class GoGatherer(RouteGatherer):
         return found.path if found is not None else ""
 
     def declared(self, node: Node) -> Iterator[Node]:
-        if node.type in ("parameter_declaration", "variadic_parameter_declaration", "var_spec", "const_spec"):
-            yield from node.children_by_field_name("name")
-        elif node.type in ("short_var_declaration", "range_clause", "receive_statement"):
-            left = node.child_by_field_name("left")
-            held = left.named_children if left is not None else ()
-            yield from (name for name in held if name.type == "identifier" and text_of(name) != "_")
-        elif node.type == "type_switch_statement":
-            alias = node.child_by_field_name("alias")
-            yield from alias.named_children if alias is not None else ()
+        return declared_by(node)
 
     def used(self, statement: Node) -> Iterator[Node]:
         for node in walk(statement):
@@ -175,7 +167,7 @@ class GoGatherer(RouteGatherer):
         return name_handlers(gathering.root, told, words | {*gathering.names}, lifted)
 
     def function_around(self, block: Node) -> str:
-        around = _function_of(block)
+        around = outer_function(block)
         return text_of(around.child_by_field_name("name")) if around is not None else ""
 
     def name_for(self, concept: str, block: Node) -> str:
@@ -187,13 +179,7 @@ class GoGatherer(RouteGatherer):
         return Written(f"func {name}({parameters}) {{", "}", call)
 
     def stands_after(self, block: Node) -> Node:
-        return _function_of(block) or block
-
-
-def _function_of(node: Node | None) -> Node | None:
-    while node is not None and node.type not in ("function_declaration", "method_declaration"):
-        node = node.parent
-    return node
+        return outer_function(block) or block
 
 
 def _name_of(call: Node) -> str:
@@ -298,7 +284,7 @@ def _may_be_copied(kind: str, name: Node, calls: bool) -> bool:
     declared = rf"^type\s+{re.escape(kind)}\s+(?:interface|func|map)\b"
     if PLAIN.match(kind) or kind in INTERFACES or re.search(declared, text_of(root_of(name)), re.MULTILINE):
         return True
-    function = _function_of(name)
+    function = outer_function(name)
     users = (n for n in walk(function) if text_of(n) == text_of(name) and n != name) if function else ()
     return function is not None and all(_reads_field(n, calls) for n in users if n.type == "identifier")
 

@@ -14,7 +14,6 @@ ROUTING = re.compile(r"(?:^|\.)(?:HandleFunc|Handle|Get|Post|Put|Patch|Delete|GE
 PATTERN = re.compile(r'^["`](?:(?P<method>[A-Z]+) )?(?P<path>/[^"`]*)["`]$')
 ASKED = re.compile(r'\.Methods\((?:"(\w+)"|http\.Method(\w+))\)')
 PARAMETER = re.compile(r"[:{*]")
-NAMES = frozenset(["identifier"])
 
 
 def name_handlers(root: Node, told: list[Node], taken: set[str], lifted: Lifted) -> list[Edit]:
@@ -24,7 +23,7 @@ def name_handlers(root: Node, told: list[Node], taken: set[str], lifted: Lifted)
     """
     edits: list[Edit] = []
     for call, path, literal in _find_routes(root):
-        outer = _outer_function(literal)
+        outer = outer_function(literal)
         if outer is None or any(t.start_byte <= call.start_byte < t.end_byte for t in told):
             continue
         line = literal.start_point[0] + 1
@@ -61,9 +60,9 @@ def _find_routes(root: Node) -> Iterator[tuple[Node, Node, Node]]:
             yield call, given[0], last
 
 
-def _outer_function(literal: Node) -> Node | None:
-    """Return the top-level function that a literal stands in."""
-    node = literal.parent
+def outer_function(inner: Node) -> Node | None:
+    """Return the top-level function that a node stands in."""
+    node = inner.parent
     while node is not None and node.type not in ("function_declaration", "method_declaration"):
         node = node.parent
     return node
@@ -78,7 +77,7 @@ def _closed_over(literal: Node, outer: Node) -> set[str]:
     closed = set()
     for node in walk(literal):
         name = text_of(node)
-        if node.type != "identifier" or name not in around or name == "_":
+        if node.type != "identifier" or name not in around:
             continue
         if name not in own or node.start_byte < own[name] or _feeds_itself(node, name, own[name]):
             closed.add(name)
@@ -107,18 +106,20 @@ def _feeds_itself(node: Node, name: str, declared: int) -> bool:
 def _declared(function: Node) -> Iterator[tuple[str, int]]:
     """Yield the names that a function declares, its parameters too, and where."""
     for node in walk(function):
-        if node.type in ("parameter_declaration", "var_spec", "const_spec", "variadic_parameter_declaration"):
-            for name in node.children_by_field_name("name"):
-                yield text_of(name), name.start_byte
-        elif node.type in ("short_var_declaration", "range_clause", "receive_statement"):
-            left = node.child_by_field_name("left")
-            for name in left.named_children if left is not None else ():
-                if name.type in NAMES:
-                    yield text_of(name), name.start_byte
-        elif node.type == "type_switch_statement":
-            alias = node.child_by_field_name("alias")
-            if alias is not None:
-                yield text_of(alias), alias.start_byte
+        yield from ((text_of(name), name.start_byte) for name in declared_by(node))
+
+
+def declared_by(node: Node) -> Iterator[Node]:
+    """Yield the names that a node itself declares, without what is below it."""
+    if node.type in ("parameter_declaration", "variadic_parameter_declaration", "var_spec", "const_spec"):
+        yield from node.children_by_field_name("name")
+    elif node.type in ("short_var_declaration", "range_clause", "receive_statement"):
+        left = node.child_by_field_name("left")
+        held = left.named_children if left is not None else ()
+        yield from (name for name in held if name.type == "identifier" and text_of(name) != "_")
+    elif node.type == "type_switch_statement":
+        alias = node.child_by_field_name("alias")
+        yield from alias.named_children if alias is not None else ()
 
 
 def _name(call: Node, pattern: str, taken: set[str]) -> str:

@@ -12,7 +12,7 @@ from yandrel.languages.gathering.reader import Gathering, is_alone
 from yandrel.languages.jvm.grammar import parse, words_of_modifiers
 from yandrel.languages.jvm.nested import find_liftable, name_without_outer, open_up
 from yandrel.languages.lifting import Lifted
-from yandrel.languages.trees import text_of, walk
+from yandrel.languages.trees import root_of, text_of, walk
 from yandrel.model.changes import Edit
 from yandrel.model.words import camel, pascal
 
@@ -160,9 +160,10 @@ class JavaGatherer(RouteGatherer):
         is_method = declared.parent is not None and declared.parent.type == "method_declaration"
         return is_method == _is_called(used)
 
-    def called_inside(self, name: str, words: set[str]) -> str:
+    def called_inside(self, name: str, place: Node) -> str:
         called = camel(name) if name.isupper() else ""
-        return "" if called in words else called
+        taken = called and any(text_of(n) == called for n in walk(root_of(place)) if n.type == "identifier")
+        return "" if taken else called
 
     def edits_within(self, node: Node, group: Group) -> list[Edit]:
         along = {text_of(f.child_by_field_name("name")) for s in group.statements for f in s.along}

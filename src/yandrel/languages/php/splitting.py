@@ -11,8 +11,8 @@ from yandrel.languages.lifting import Lifted
 from yandrel.languages.php.cutting import cut_php
 from yandrel.languages.php.facts import read_facts
 from yandrel.languages.php.gathering import gather_routes
-from yandrel.languages.splitting import LiftingSplitter, declares_routes
-from yandrel.model.facts import TYPE_KINDS, Definition, Facts
+from yandrel.languages.splitting import LiftingSplitter, TypeSplitter, declares_routes
+from yandrel.model.facts import Definition, Facts
 
 HANDLER = re.compile(rb"\(\s*(?:array|\??[\w\\]*Request)\s+\$(?:request|req|query|params|input)\b")
 ASKS = re.compile(
@@ -42,7 +42,7 @@ def stays(definition: Definition, text: bytes) -> str:
     return "it is defined only if something holds" if definition.conditional else ""
 
 
-class PhpSplitter(LiftingSplitter):
+class PhpSplitter(LiftingSplitter, TypeSplitter):
     """Names the handlers that are written where their route is; makes the file that stays load the others,
     where nothing else does."""
 
@@ -54,9 +54,6 @@ class PhpSplitter(LiftingSplitter):
 
     def customs_of(self, facts: Facts) -> str:
         return "plain" if any(facts.namespaces) else "functions"
-
-    def stem_of(self, definition: Definition, facts: Facts) -> str:
-        return definition.name if definition.kind in TYPE_KINDS else ""
 
     def prepare(self, unit: str, text: bytes, targets: Mapping[str, str]) -> dict[str, bytes]:
         facts = read_facts(text)
