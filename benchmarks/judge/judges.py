@@ -39,7 +39,7 @@ class Findings:
         ]
 
 
-NOT_INSTALLED = re.compile(r"CS0234 |TS2307 Cannot find module '[^.]")
+NOT_INSTALLED = re.compile(r"CS0234 |TS2307 Cannot find module '[^.]|TS(?:2305|2459|2724) ")
 """What is said of packages and assemblies that are not here: as often as files import them."""
 
 

@@ -10,9 +10,9 @@ KOTLIN_NOISE = re.compile(r'"""[\s\S]*?"""|/\*[\s\S]*?\*/|//[^\n]*|"(?:\\.|[^"\\
 KOTLIN_PACKAGE = re.compile(r"^\s*package\s+([\w.`]+)", re.MULTILINE)
 KOTLIN_IMPORT = re.compile(r"^\s*import\s+([\w.`]+?)(\.\*)?(?:\s+as\s+(\w+))?\s*;?\s*$", re.MULTILINE)
 KOTLIN_DECLARED = re.compile(
-    r"^(?:@[\w.]+(?:\([^)\n]*\))?\s*)*(?:(?:public|internal|private|expect|actual|open|abstract|sealed|data|inline|enum"
-    r"|annotation|fun|suspend|operator|infix|tailrec|const|lateinit|external|value)\s+)*"
-    r"(?:class|interface|object|fun|val|var|typealias)\s+(?:<[^>\n]*>\s*)?((?:[\w<>?*, ]+\.)*)(\w+)",
+    r"^(?:@[\w.]+(?:\([^)\n]*\))?\s*)*(?P<words>(?:(?:public|internal|private|expect|actual|open|abstract|sealed|data|inline|enum"
+    r"|annotation|fun|suspend|operator|infix|tailrec|const|lateinit|external|value)\s+)*)"
+    r"(?:class|interface|object|fun|val|var|typealias)\s+(?:<[^>\n]*>\s*)?(?:[\w<>?*, ]+\.)*(?P<name>\w+)",
     re.MULTILINE,
 )
 KOTLIN_OWN = re.compile(
@@ -24,13 +24,15 @@ KOTLIN_OWN = re.compile(
 KOTLIN_WORDS = {"finally", "catch", "get", "set", "init", "value"}
 WORD = re.compile(r"(?<![\w`])[A-Za-z_]\w*")
 PHP_NOISE = re.compile(
-    r"/\*[\s\S]*?\*/|//[^\n]*|(?<![\w$])#(?!\[)[^\n]*|'(?:\\.|[^'\\])*'|\"(?:\\.|[^\"\\])*\""
+    r"/\*[\s\S]*?\*/|<<<[ \t]*['\"]?(\w+)['\"]?\n[\s\S]*?\n\s*\1\b|//[^\n]*"
+    r"|(?<![\w$])#(?!\[)[^\n]*|'(?:\\.|[^'\\])*'|\"(?:\\.|[^\"\\])*\""
 )
 PHP_DECLARED = re.compile(
     r"^\s*(?:(?:abstract|final|readonly)\s+)*(?:class|interface|trait|enum)\s+(\w+)", re.MULTILINE
 )
 PHP_NAMESPACE = re.compile(r"^\s*namespace\s+([\w\\]+)\s*[;{]", re.MULTILINE)
 PHP_USE = re.compile(r"^use\s+(?!function|const)([^;(]+);", re.MULTILINE)
+PHP_USE_IN_BLOCK = re.compile(r"^[ \t]*use\s+(?!function|const)([^;({]*\\[^;({]*);", re.MULTILINE)
 PHP_NAMED = re.compile(
     r"(?:\bnew\s+|\binstanceof\s+|\bextends\s+|\bimplements\s+|#\[\s*)(\\?[A-Za-z_][\w\\]*)"
     r"|(\\?[A-Za-z_][\w\\]*)(?=\s*::)|(?<=[(,|:?&\s])(\\?[A-Za-z_][\w\\]*)(?=\s+&?(?:\.\.\.)?\$\w)"
@@ -46,15 +48,18 @@ def resolve_kotlin(texts: Iterator[tuple[str, str]]) -> Counter[str]:
     """Return how often each definition of the application is named where its name leads to it."""
     clean = {path: _without(KOTLIN_NOISE, text) for path, text in texts}
     declared: dict[str, set[str]] = defaultdict(set)
+    hidden: dict[str, set[str]] = defaultdict(set)
     packages: dict[str, str] = {}
     for path, text in clean.items():
         found = KOTLIN_PACKAGE.search(text)
         packages[path] = found[1] if found else ""
-        declared[packages[path]] |= {name[2] for name in KOTLIN_DECLARED.finditer(text)}
-    known = {name for names in declared.values() for name in names}
+        for name in KOTLIN_DECLARED.finditer(text):
+            whole = declared if "private" not in name["words"].split() else hidden
+            whole[packages[path] if whole is declared else path].add(name["name"])
+    known = {name for names in (*declared.values(), *hidden.values()) for name in names}
     uses: Counter[str] = Counter()
     for path, text in clean.items():
-        visible: dict[str, str] = {name: name for name in declared[packages[path]]}
+        visible: dict[str, str] = {name: name for name in declared[packages[path]] | hidden[path]}
         for item in KOTLIN_IMPORT.finditer(text):
             if item[2]:
                 visible |= {name: name for name in declared.get(item[1], ())}
@@ -87,7 +92,8 @@ def resolve_php(texts: Iterator[tuple[str, str]]) -> Counter[str]:
     uses: Counter[str] = Counter()
     for path, text in clean.items():
         aliases: dict[str, str] = {}
-        for item in PHP_USE.finditer(text):
+        blocks = len(PHP_NAMESPACE.findall(text)) != text.count("namespace ") or "namespace {" in text
+        for item in (PHP_USE_IN_BLOCK if blocks else PHP_USE).finditer(text):
             for name, alias in _php_names(item[1]):
                 aliases[alias.lower()] = name
         for named in PHP_NAMED.finditer(text):

@@ -12,6 +12,7 @@ LEVELS = r"((?:\w+(?:\(set\))?[ ]+)*?)"
 TOP_LEVEL = re.compile(
     rf"^{ATTRIBUTES}{LEVELS}(?:class|struct|enum|protocol|actor|typealias)\s+(\w+)", re.MULTILINE
 )
+NESTED = re.compile(r"^[ \t]+[^\n]*?\b(?:class|struct|enum|protocol|actor|typealias)\s+(\w+)", re.MULTILINE)
 MEMBER = re.compile(rf"^[ \t]+{ATTRIBUTES}{LEVELS}(?:func|var|let)\s+(\w+)", re.MULTILINE)
 IMPORT = re.compile(
     r"^\s*(.*?)\bimport\s+(?:(?:class|struct|enum|protocol|func|var|let|typealias)\s+)?(\w+)", re.MULTILINE
@@ -83,8 +84,9 @@ def _count_uses(
         for name, shown in held.members.items()
         if given[name] == 1 and (shown or seen.get(module, False))
     }
+    nested = set(NESTED.findall(text))
     for word in WORD.finditer(IMPORT.sub("", text)):
-        if word[0] in types:
+        if word[0] in types and word[0] not in nested:
             uses[word[0]] += 1
     for word in ASKED.finditer(text):
         if word[0] in members:

@@ -14,6 +14,8 @@ from yandrel.model.facts import Facts, Problem
 
 ENOUGH_FOR_A_POOL = 200
 LARGEST = 8 * 1024 * 1024
+BATCHES = 12
+"""How many runs of files a worker gets: with few, one core waits for the last of another."""
 _encode = msgspec.msgpack.Encoder().encode
 
 
@@ -53,7 +55,7 @@ def parse_files(root: Path, paths: list[str], sizes: Mapping[str, int]) -> Itera
     from multiprocessing import get_context
 
     warm_up(paths)
-    batches = split_evenly(paths, sizes, workers * 4)
+    batches = split_evenly(paths, sizes, workers * BATCHES)
     with ProcessPoolExecutor(workers, mp_context=get_context("fork")) as pool:
         for packed in pool.map(_parse_batch, [str(root)] * len(batches), batches):
             yield from msgspec.msgpack.decode(packed, type=list[tuple[str, bytes]])

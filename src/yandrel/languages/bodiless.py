@@ -5,7 +5,9 @@ closes it, and its brackets pair up. A file whose outline does not parse then is
 """
 
 import re
-from collections.abc import Iterator
+from bisect import bisect_left
+from collections.abc import Callable, Iterator
+from heapq import nlargest
 
 import tree_sitter
 from tree_sitter import Point, Range
@@ -24,16 +26,22 @@ PARAMETERS = rb"\((?:[^(){};]|\((?:[^(){};]|\([^(){};]*\))*+\))*+\)"
 """What a function takes, with brackets in it that pair up."""
 SHORTEST = 100
 """Fewer bytes than these are parsed sooner than passed over."""
+MOST = 400
+"""More ranges than these make parsing slower: each place is looked for among all of them."""
 
 
 class Outlines:
     """Parses the files of one grammar without the bodies of what is declared."""
 
     def __init__(
-        self, grammar: Grammar, header: bytes, otherwise: bytes = b"", kept: re.Pattern[bytes] | None = None
+        self,
+        grammar: Grammar,
+        header: bytes,
+        otherwise: bytes = b"",
+        kept: Callable[[bytes], list[int]] | None = None,
     ) -> None:
         """Take what stands right before a body's bracket, what a file must not hold to be read so, and what
-        a body must not hold to be passed over."""
+        finds the places, in order, that no body must hold to be passed over."""
         self.grammar = grammar
         self.body = re.compile(header + BODY)
         self.otherwise = re.compile(otherwise) if otherwise else None
@@ -43,6 +51,9 @@ class Outlines:
         """Parse UTF-8 source without what its functions hold; whole, where that leaves errors."""
         spelled = self.grammar.spelled(source)
         tree = self.parse_as_outline(spelled)
+        spell_out = self.grammar.spell_out
+        if tree is not None and tree.root_node.has_error and spelled is source and spell_out is not None:
+            tree = self.parse_as_outline(spell_out(source))
         if tree is None or tree.root_node.has_error:
             return self.grammar.parse(source, spelled)
         return tree
@@ -63,7 +74,10 @@ class Outlines:
         """Return what stands between the bodies that are passed over."""
         out: list[Range] = []
         at, line, point = 0, 0, Point(0, 0)
-        for start, end in self.find_bodies(source):
+        bodies = list(self.find_bodies(source))
+        if len(bodies) > MOST:
+            bodies = sorted(nlargest(MOST, bodies, key=lambda span: span[1] - span[0]))
+        for start, end in bodies:
             line += source.count(b"\n", at, start)
             out.append(Range(point, Point(line, start - source.rfind(b"\n", 0, start) - 1), at, start))
             line += source.count(b"\n", start, end)
@@ -75,9 +89,10 @@ class Outlines:
         """Yield the spans, without their brackets, of bodies whose layout leaves no doubt."""
         if self.otherwise is not None and self.otherwise.search(source):
             return
+        kept = self.kept(source) if self.kept is not None else []
         for found in self.body.finditer(source):
             start, end = found.end("open"), found.start("close")
-            if end - start < SHORTEST or (self.kept is not None and self.kept.search(source, start, end)):
+            if end - start < SHORTEST or bisect_left(kept, start) < bisect_left(kept, end):
                 continue
             head = found.start() + source.startswith(b"\n", found.start())
             line = source.rfind(b"\n", 0, head) + 1

@@ -1,7 +1,7 @@
 """What every language's reader looks for in the same way: what could not be read, and secrets."""
 
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from typing import TypeVar
 
 from tree_sitter import Node
@@ -37,6 +37,20 @@ def keep_first(first: dict[Key, int], key: Key, at: int) -> None:
     known = first.get(key)
     if known is None or at < known:
         first[key] = at
+
+
+def find_first(pattern: re.Pattern[bytes], code: bytes, start: int = 0) -> Iterator[tuple[bytes, int]]:
+    """Yield each text that a pattern without groups finds, once, with its first place, in order.
+
+    Many a text is found many times; looking for the places of the different ones is quicker than making a
+    match of each.
+    """
+    at = start
+    for text in dict.fromkeys(pattern.findall(code, start)):
+        at = code.find(text, at)
+        while (found := pattern.match(code, at)) is None or found[0] != text:
+            at = code.find(text, at + 1)
+        yield text, at
 
 
 def blank_literal(text: bytes, holes: Iterable[tuple[int, int]] = ()) -> bytes:

@@ -13,10 +13,10 @@ LANGUAGES = {
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),
         12,
     ),
-    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 10),
+    "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 11),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 11),
     "go": ("yandrel.languages.go.language", (".go",), 6),
-    "swift": ("yandrel.languages.swift.language", (".swift",), 5),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 6),
     "php": ("yandrel.languages.php.language", (".php",), 7),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""

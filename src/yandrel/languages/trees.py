@@ -1,4 +1,4 @@
-"""A grammar with its parser and its query, each made when first needed; texts of nodes."""
+"""A grammar with its parser, each made when first needed; texts of nodes."""
 
 import re
 from collections.abc import Callable, Iterator
@@ -9,7 +9,7 @@ from tree_sitter import Node
 
 
 class Grammar:
-    """One tree-sitter grammar, and the query, if any, for names that need no import.
+    """One tree-sitter grammar.
 
     `spell_out` says in as many bytes of what the grammar knows what it does not know; `unknown` finds what
     it cannot know.
@@ -18,12 +18,10 @@ class Grammar:
     def __init__(
         self,
         load: Callable[[], object],
-        mentions: str = "",
         spell_out: Callable[[bytes], bytes] | None = None,
         unknown: re.Pattern[bytes] | None = None,
     ) -> None:
         self.load = load
-        self.mentions = mentions
         self.spell_out = spell_out
         self.unknown = unknown
 
@@ -34,11 +32,6 @@ class Grammar:
     @cached_property
     def parser(self) -> tree_sitter.Parser:
         return tree_sitter.Parser(self.language)
-
-    @cached_property
-    def mention_query(self) -> tree_sitter.Query:
-        """The query, compiled; that costs milliseconds."""
-        return tree_sitter.Query(self.language, self.mentions)
 
     def parse(self, source: bytes, spelled: bytes | None = None) -> tree_sitter.Tree:
         """Parse UTF-8 source; broken places come back as error nodes, never as an exception.
@@ -59,10 +52,6 @@ class Grammar:
         """Return source that is known to hold what the grammar does not know with that spelled out."""
         known_to_fail = self.unknown is not None and self.unknown.search(source) is not None
         return self.spell_out(source) if known_to_fail and self.spell_out is not None else source
-
-    def find_mentions(self, root: Node) -> dict[str, list[Node]]:
-        """Return the nodes of names, by what the query calls them."""
-        return tree_sitter.QueryCursor(self.mention_query).captures(root)
 
 
 def walk(root: Node) -> Iterator[Node]:

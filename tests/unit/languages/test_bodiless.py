@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yandrel.languages.bodiless import Outlines
+from yandrel.languages.bodiless import MOST, Outlines
 from yandrel.languages.csharp import grammar as csharp
 from yandrel.languages.csharp.facts import read_facts as read_csharp
 from yandrel.languages.go import grammar as go
@@ -18,7 +18,9 @@ from yandrel.languages.jvm.kotlin_facts import read_facts as read_kotlin
 from yandrel.languages.php import grammar as php
 from yandrel.languages.php.facts import read_facts as read_php
 from yandrel.languages.script.facts import read_facts as read_script
-from yandrel.languages.script.outlines import outlines_for
+from yandrel.languages.script.outlines import find_paths, outlines_for
+from yandrel.languages.swift import grammar as swift
+from yandrel.languages.swift.facts import read_facts as read_swift
 from yandrel.model.facts import Facts
 
 Reader = Callable[[bytes, bool], Facts]
@@ -127,6 +129,27 @@ export const { a, b } = make(function () {
 %s
 });
 """
+SWIFT = """import Vapor
+
+final class Hive: Base {
+    var count: Int {
+%s
+    }
+
+    init(keeper: Keeper, then: (Int) -> Void) {
+%s
+    }
+
+    func open<T: Frame>(_ frame: T) async throws -> [Frame]
+        where T: Sendable {
+%s
+    }
+    subscript(_ at: Int) -> Frame {
+%s
+    }
+    func close() { weigh(1) }
+}
+"""
 
 
 def read_typescript(source: bytes, outline: bool) -> Facts:
@@ -140,6 +163,7 @@ LANGUAGES: dict[str, tuple[str, Reader, Outlines]] = {
     "php": (PHP, read_php, php.OUTLINES),
     "kotlin": (KOTLIN, read_kotlin, kotlin.OUTLINES),
     "typescript": (TYPESCRIPT, read_typescript, outlines_for("typescript")),
+    "swift": (SWIFT, read_swift, swift.OUTLINES),
 }
 BODIES = {
     "plain": LONG,
@@ -192,6 +216,8 @@ def test_a_body_is_passed_over(language: str) -> None:
         ("kotlin", "abstract fun a()\n\nclass Hive {\n%s\n}"),
         ("kotlin", "fun a() = 1\n\nclass Hive(val a: Int) {\n%s\n}"),
         ("php", "<?php\n/** See function open(). */\nclass Hive {\n%s\n}"),
+        ("swift", "struct Hive {\n%s\n}"),
+        ("swift", "func open()\n\nextension Hive {\n%s\n}"),
         ("typescript", "// a function (of) bees\nexport class Hive extends Mixed(Base) {\n%s\n}"),
         ("typescript", "for (const a of b) {\n%s\n}\nif (a) {\n    while (b) {\n%s\n    }\n}"),
         ("typescript", "function open() {\n%s\n        require('./frame');\n}"),
@@ -220,3 +246,43 @@ def test_no_cut_text_makes_an_outline_fail(language: str, lines: list[str], at: 
     whole, outline = read(cut, False), read(cut, True)
     if not whole.problems:
         assert [d.name for d in whole.definitions] == [d.name for d in outline.definitions]
+
+
+def test_only_the_largest_of_very_many_bodies_are_passed_over() -> None:
+    small = "    void a%d() {\n        weigh(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19);\n"
+    small += "        weigh(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15);\n    }\n"
+    methods = "".join(small % number for number in range(MOST + 50))
+    source = f"class Hive {{\n{methods}    void large() {{\n{LONG}\n    }}\n}}\n".encode()
+    assert len(list(java.OUTLINES.find_bodies(source))) == MOST + 51
+    ranges = java.OUTLINES.find_ranges(source)
+    assert len(ranges) == MOST + 1
+    assert not any(LONG.encode() in source[r.start_byte : r.end_byte] for r in ranges)
+    assert read_java(source, True).definitions == read_java(source, False).definitions
+
+
+def test_what_the_grammar_does_not_know_is_spelled_out_before_a_file_is_read_whole() -> None:
+    text = "struct Hive {\n    typealias A<T> = B<T> where T: C\n    func open() {\n%s\n        a = = ) ;\n    }\n}\n"
+    source = fill(text, LONG)
+    assert swift.OUTLINES.parse_as_outline(source).root_node.has_error
+    facts = read_swift(source, True)
+    assert not facts.problems
+    assert [d.name for d in facts.definitions] == ["Hive"]
+    assert read_swift(source, False).problems
+
+
+@pytest.mark.parametrize(
+    ("source", "before"),
+    [
+        ("const a = require('./a');", "'./a'"),
+        ("require.resolve( `./a` )", "`./a`"),
+        ("await import<typeof import('./a')>('./b')", "'./b'"),
+        ("jest.mock('./a'); vi\n  .importActual(\"./b\")", "'./a'|\"./b\""),
+        ("proxyquire('./a', {}); proxyquire.load('./b')", "'./a'"),
+        ("td.replace('./a')", "'./a'"),
+        ("my_require('./a'); xvi.mock('./b'); imports('./c'); requires('./d')", ""),
+        ("require(name); jest.fn('./a')", ""),
+    ],
+)
+def test_paths_given_to_calls_are_found(source: str, before: str) -> None:
+    found = [source[at : source.index(source[at], at + 1) + 1] for at in find_paths(source.encode())]
+    assert "|".join(found) == before

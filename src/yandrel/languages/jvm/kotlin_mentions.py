@@ -3,7 +3,7 @@
 import re
 from collections.abc import Set
 
-from yandrel.languages.reading import blank_literal, keep_first
+from yandrel.languages.reading import blank_literal, find_first, keep_first
 
 Key = tuple[str, bytes]
 PASSED = re.compile(
@@ -20,7 +20,8 @@ CHAIN = re.compile(
 """A name that stands after no other, with those that stand right after it."""
 IS_QUALIFIED = re.compile(rb"\..*\.|\.[A-Z]\w*\Z")
 """What may be a name with its package, and not what a value is asked for."""
-MEMBER = re.compile(rb"\.\s*(%b)" % PART)
+MEMBER = re.compile(rb"\.\s*%b" % PART)
+AFTER_DOT = b". \n\t\r\f\v"
 MODIFIERS = (
     rb"(?:(?:va[lr]|vararg|crossinline|noinline|private|protected|internal|open|public|override)\s+)*+"
 )
@@ -28,11 +29,11 @@ TAKEN = re.compile(rb"[(,]\s*+%b(%b)\s*+:(?!:)" % (MODIFIERS, PART))
 HELD = re.compile(rb"va[lr](?<!\wva.)\s+(?:<[^>\n]*>\s*)?(?:(%b)(?![\w.<?])|\(([^()]*)\))" % PART)
 LAMBDA = re.compile(rb"\{[ \t]*([\w ,():<>?.*]*?)->")
 LOOP = re.compile(rb"for \((?:(%b)|\(([^()]*)\))" % PART)
-INSIDE = re.compile(
-    rb"(?:\n[ \t]+|[{;][ \t]*)(?:[a-z]+ )*?(?:fun|class|object|interface) (?:<[^>\n]*> )?(%b)(?![\w.<?])"
-    % PART
-)
-"""What is declared inside of something else."""
+INSIDE = [
+    re.compile(rb"%b(?<![\w.:]%b) (?:<[^>\n]*> )?(%b)(?![\w.<?])" % (word, word, PART))
+    for word in (b"fun", b"class", b"object", b"interface")
+]
+"""What is declared, at the top of the file or inside of something else."""
 CALLED_GET = re.compile(rb"get(?<![\w.]get)(?:<|\([^)])")
 """A function of the name that accessors have."""
 FIRST = re.compile(rb"(?:\A|,)\s*(%b)" % PART)
@@ -53,11 +54,7 @@ def find_mentions(source: bytes, start: int, defined: Set[bytes], entries: Set[b
     code = leave_code(source, start)
     own = find_locals(code, start) | defined | entries
     first: dict[Key, int] = {}
-    chains: dict[bytes, int] = {}
-    for found in CHAIN.finditer(code, start):
-        if found[0] not in chains:
-            chains[found[0]] = found.start()
-    for text, at in chains.items():
+    for text, at in find_first(CHAIN, code, start):
         head, dot, _ = text.partition(b".")
         if head in KEYWORDS or head in own or _is_blanked(text, source, at):
             continue
@@ -67,10 +64,12 @@ def find_mentions(source: bytes, start: int, defined: Set[bytes], entries: Set[b
     called = CALLED_GET.search(code, start)
     if called is not None and b"get" not in own:
         first["type", b"get"] = called.start()
-    for found in MEMBER.finditer(code, start):
-        key = ("member", found[1])
-        if key not in first and found[1] not in own and not _is_blanked(found[1], source, found.start(1)):
-            first[key] = found.start(1)
+    for text, at in find_first(MEMBER, code, start):
+        name = text.lstrip(AFTER_DOT)
+        key = ("member", name)
+        place = at + len(text) - len(name)
+        if key not in first and name not in own and not _is_blanked(name, source, place):
+            first[key] = place
     return first
 
 
@@ -99,7 +98,8 @@ def _blank(found: re.Match[bytes]) -> bytes:
 def find_locals(code: bytes, start: int) -> set[bytes]:
     """Return the names of what functions and types hold and take."""
     own = set(TAKEN.findall(code, start))
-    own.update(INSIDE.findall(code, start))
+    for declared in INSIDE:
+        own.update(declared.findall(code, start))
     for pattern in (HELD, LOOP):
         for name, several in pattern.findall(code, start):
             own.update([name] if name else FIRST.findall(several))

@@ -83,6 +83,8 @@ class JvmView(NamedView):
         return self._types[name]
 
     def find_mention(self, unit: str, facts: Facts, mention: Mention) -> Symbol | None:
+        if mention.space == "member" and mention.name not in self.table.words:
+            return None
         head, dot, _ = mention.name.partition(".")
         scope = self.scope_of(facts)
         if head in scope.defined:

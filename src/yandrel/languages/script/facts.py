@@ -8,7 +8,7 @@ from tree_sitter import Node
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
-from yandrel.languages.script.outlines import CALLED_WITH_PATH, calls_with_paths, parse_outline
+from yandrel.languages.script.outlines import find_paths, parse_outline
 from yandrel.languages.script.roles import WITH_PATH
 from yandrel.languages.script.typed import OWN, find_typed
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
@@ -414,8 +414,7 @@ class _Reader:
 
     def read_nested(self) -> None:
         """Find calls that take a module's path, wherever they stand."""
-        for found in CALLED_WITH_PATH.finditer(self.source) if calls_with_paths(self.source) else ():
-            start = found.start(1)
+        for start in find_paths(self.source):
             if start in self.seen:
                 continue
             node: Node | None = self.root.descendant_for_byte_range(start, start + 1)

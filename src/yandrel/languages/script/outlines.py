@@ -1,7 +1,7 @@
 """Parsing JavaScript and TypeScript without what functions hold, unless they name modules by their paths."""
 
 import re
-from functools import cache
+from functools import cache, lru_cache
 
 import tree_sitter
 
@@ -9,27 +9,24 @@ from yandrel.languages.bodiless import PARAMETERS, Outlines
 from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import GRAMMARS, parse, parse_as_written
 
-MOCKS = (
-    rb"(?:jest|vi|td|proxyquire|sandbox)\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock"
-    rb"|importActual|importMock|setMock|unstable_mockModule|replace|replaceEsm|createMockFromModule)"
+MOCKED = (
+    rb"\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock|importActual|importMock|setMock"
+    rb"|unstable_mockModule|replace|replaceEsm|createMockFromModule)"
 )
-CALLED_WITH_PATH = re.compile(
-    rb"\b(?:require(?:\s*\.\s*resolve)?|import|proxyquire|"
-    + MOCKS
-    + rb")\s*(?:<[^>()]*(?:\([^()]*\))?[^>()]*>)?\s*\(\s*(['\"`])"
-)
-CALLERS = (
-    b"require",
-    b"import(",
-    b"import (",
-    b"import<",
-    b"jest",
-    b"vi.",
-    b"td.",
-    b"sandbox",
-    b"proxyquire",
-)
-"""What every file has that calls something with a path, and most others have not."""
+GIVEN = rb"\s*(?:<[^>()]*(?:\([^()]*\))?[^>()]*>)?\s*\(\s*(?=['\"`])"
+CALLS = {
+    word: re.compile(word + rb"(?<!\w%b)" % word + after + GIVEN)
+    for word, after in (
+        (b"require", rb"(?:\s*\.\s*resolve)?"),
+        (b"import", b""),
+        (b"proxyquire", rb"(?:%b)?" % MOCKED),
+        (b"jest", MOCKED),
+        (b"vi", MOCKED),
+        (b"td", MOCKED),
+        (b"sandbox", MOCKED),
+    )
+}
+"""What takes a module's path, up to that: one pattern a word, since a word to begin with is found soonest."""
 TAKEN = rb"(?:<[^{}()/]*>)?" + PARAMETERS + rb"(?:\s*:\s*[^{};=()/]*)?\s*"
 WORDS = rb"(?:(?:async|static|get|set|public|private|protected|override) )*+"
 NO_METHOD = b"".join(
@@ -44,14 +41,15 @@ HEADER = rb"(?:=>\s*|function(?<![\w$.]function)[ \t]*\*?[ \t]*[\w$]*[ \t]*%b|\n
 )
 
 
-def calls_with_paths(source: bytes) -> bool:
-    """Whether a file may call something with the path of a module."""
-    return any(caller in source for caller in CALLERS)
+@lru_cache(maxsize=1)
+def find_paths(source: bytes) -> list[int]:
+    """Return where paths begin that are given to what may be a call; those of the last source are kept."""
+    return sorted(found.end() for called in CALLS.values() for found in called.finditer(source))
 
 
 @cache
 def outlines_for(dialect: str) -> Outlines:
-    return Outlines(GRAMMARS[dialect], HEADER, kept=CALLED_WITH_PATH)
+    return Outlines(GRAMMARS[dialect], HEADER, kept=find_paths)
 
 
 def parse_outline(source: bytes, path: str) -> tree_sitter.Tree:

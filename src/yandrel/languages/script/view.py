@@ -103,10 +103,11 @@ class ScriptView(KeptGraph):
         return self._led[key]
 
     def exports(self, unit: str) -> dict[str, str]:
-        """Return what a unit itself exports: name to local name."""
+        """Return what a unit itself exports: name to local name; nothing for a file that is no unit."""
         found = self._exports.get(unit)
         if found is None:
-            pairs = self.units.facts[unit].exports or ()
+            facts = self.units.facts.get(unit)
+            pairs = facts.exports or () if facts is not None else ()
             found = self._exports[unit] = {}
             for pair in pairs:
                 name, _, local = pair.partition("=") if pair[0] != WHOLE else (WHOLE, "", pair[2:])

@@ -4,11 +4,11 @@ from collections.abc import Iterator
 
 from tree_sitter import Node
 
-from yandrel.languages.reading import find_problems, find_secrets
+from yandrel.languages.reading import Lines, find_problems, find_secrets
 from yandrel.languages.swift.grammar import (
     DECLARATIONS,
-    GRAMMAR,
     HIDDEN,
+    OUTLINES,
     attributes_of,
     imported_module,
     kind_of,
@@ -17,6 +17,7 @@ from yandrel.languages.swift.grammar import (
     parse,
     start_of,
 )
+from yandrel.languages.swift.mentions import find_mentions
 from yandrel.languages.trees import text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, When
 
@@ -24,9 +25,9 @@ INTERNAL = "internal"
 
 
 class _Reader:
-    def __init__(self, source: bytes) -> None:
+    def __init__(self, source: bytes, outline: bool) -> None:
         self.source = source
-        self.root = parse(source).root_node
+        self.root = (OUTLINES.parse if outline else parse)(source).root_node
         self.imports: list[Import] = []
         self.definitions: list[Definition] = []
 
@@ -72,14 +73,13 @@ class _Reader:
         )  # fmt: skip
 
     def mentions(self) -> Iterator[Mention]:
-        captured = GRAMMAR.find_mentions(self.root)
         own = {definition.name for definition in self.definitions}
-        first: dict[str, Node] = {}
-        for node in sorted(captured.get("type", ()), key=lambda found: found.start_byte):
-            first.setdefault(text_of(node), node)
-        for name, node in first.items():
-            if name not in own and name.isidentifier():
-                yield Mention(name, node.start_point[0] + 1)
+        lines = Lines(self.source)
+        first = find_mentions(self.source)
+        for text, at in sorted(first.items(), key=lambda item: item[1]):
+            name = text.decode("utf-8", "replace")
+            if name.partition(".")[0] not in own:
+                yield Mention(name, lines.of(at))
 
 
 def _bases_of(node: Node) -> Iterator[str]:
@@ -98,6 +98,6 @@ def _members_of(node: Node) -> Iterator[str]:
             yield text_of(name)
 
 
-def read_facts(source: bytes, path: str) -> Facts:
-    """Return the surface facts of one Swift file."""
-    return _Reader(source).read()
+def read_facts(source: bytes, outline: bool = False) -> Facts:
+    """Return the surface facts of one Swift file; an outline's know of no problem in a function."""
+    return _Reader(source, outline).read()

@@ -5,6 +5,7 @@ import re
 import tree_sitter_swift
 from tree_sitter import Node
 
+from yandrel.languages.bodiless import PARAMETERS, Outlines
 from yandrel.languages.swift.spelling_out import spell_out
 from yandrel.languages.trees import Grammar, text_of
 
@@ -16,14 +17,12 @@ DECLARATIONS = frozenset(
 )
 AHEAD = re.compile(rb"(?:^|(?<=\n))[ \t]*(@_[^\n]*|/\*[^\n]*\*/)\s*\Z")
 HIDDEN = frozenset({"private", "fileprivate"})
-MENTIONS = """
-(type_identifier) @type
-(navigation_expression target: (simple_identifier) @type)
-(call_expression . (simple_identifier) @type)
-"""
-
-
-GRAMMAR = Grammar(tree_sitter_swift.language, MENTIONS, spell_out)
+TYPED = rb"(?:<[^\n{}()]*>)?" + PARAMETERS
+FUNCTION = rb"(?:func [^\n{}()]*%b|init[?!]?%b|subscript%b)" % (PARAMETERS, TYPED, TYPED)
+RETURNED = rb"[^\n{}]*(?:\n[ \t]+(?:->|where |async |throws )[^\n{}]*)*"
+HEADER = rb"(?:%b%b|var \w+[ \t]*:[^\n{}=]*)" % (FUNCTION, RETURNED)
+GRAMMAR = Grammar(tree_sitter_swift.language, spell_out=spell_out)
+OUTLINES = Outlines(GRAMMAR, HEADER)
 parse = GRAMMAR.parse
 
 

@@ -33,11 +33,10 @@ class SwiftLanguage(NamedLanguage):
     title = "Swift"
     suffixes = (".swift",)
     manifests = MANIFESTS
-    outlined = False
     words = KEYWORDS
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
-        return read_facts(source, path)
+        return read_facts(source, outline)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -30,7 +30,7 @@ class SwiftSplitter(TypeSplitter):
     """Keeps what a program's own file makes when it starts."""
 
     def __init__(self) -> None:
-        super().__init__(read_facts, role_of, stays_if_run, cutter=cut_swift)
+        super().__init__(lambda source, _: read_facts(source), role_of, stays_if_run, cutter=cut_swift)
 
     def read(
         self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()

@@ -47,6 +47,9 @@ class SwiftView(NamedView):
     def find_mention(self, unit: str, facts: Facts, mention: Mention) -> Symbol | None:
         if any(d.name == mention.name for d in facts.definitions):
             return None
+        head, dot, _ = mention.name.partition(".")
+        if dot:
+            return self.table.find(mention.name, "type") if self.table.has_namespace(head) else None
         modules = [self.module_of(unit), *(item.module for item in facts.imports)]
         for module in modules:
             found = self.table.find(join_name(module, mention.name), "type")
