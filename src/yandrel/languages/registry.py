@@ -11,10 +11,10 @@ LANGUAGES = {
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),
-        12,
+        13,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 11),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 11),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 12),
     "go": ("yandrel.languages.go.language", (".go",), 6),
     "swift": ("yandrel.languages.swift.language", (".swift",), 6),
     "php": ("yandrel.languages.php.language", (".php",), 7),

@@ -89,17 +89,21 @@ class Lead:
 
     def add(self, node: Node) -> None:
         """Take a comment for part of what stands above the next declaration."""
-        if not self.touches(node):
+        if not self.touches(node.start_byte):
             self.start = node.start_byte
         self.end = node.end_byte
 
-    def touches(self, node: Node) -> bool:
-        """Whether at most one line end stands between what was added and a node."""
-        between = self.source[self.end : node.start_byte]
+    def touches(self, place: int) -> bool:
+        """Whether at most one line end stands between what was added and a place."""
+        between = self.source[self.end : place]
         return self.start >= 0 and not between.strip() and between.count(b"\n") <= 1
 
     def start_of(self, node: Node) -> int:
         """Return where a declaration starts, with what stands right above it; that is used up."""
-        start = self.start if self.touches(node) else node.start_byte
+        return self.start_before(node.start_byte)
+
+    def start_before(self, place: int) -> int:
+        """Return where what starts at a place starts with what stands right above it; that is used up."""
+        start = self.start if self.touches(place) else place
         self.start = -1
         return start

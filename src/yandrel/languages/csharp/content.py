@@ -17,6 +17,7 @@ from yandrel.languages.csharp.grammar import (
     parse,
     parse_branches,
     parse_first_branches,
+    start_with_condition,
 )
 from yandrel.languages.named.content import Block, Clause, Content, Held, Statement, Use
 from yandrel.languages.trees import Lead, dotted_text, text_of
@@ -84,7 +85,7 @@ class ContentReader:
             if child.type == "comment":
                 lead.add(child)
                 continue
-            start = lead.start_of(child)
+            start = lead.start_before(start_with_condition(self.source, child.start_byte, child.end_byte))
             if child.type == "using_directive":
                 self.read_using(child, namespace, block)
             elif child.type == "file_scoped_namespace_declaration":
@@ -99,10 +100,9 @@ class ContentReader:
                 self.hold(child, start, max(block, 0))
             elif child.type in CONTAINERS:
                 self.read_members(child, namespace, block)
-            elif child.type not in (
-                "global_attribute",
-                "extern_alias_directive",
-            ) and not child.type.startswith("preproc"):
+            elif child.type == "global_attribute":
+                self.content.preamble_end = child.end_byte
+            elif child.type != "extern_alias_directive" and not child.type.startswith("preproc"):
                 self.content.acts = True
 
     def open_block(self, node: Node, outer: str) -> str:

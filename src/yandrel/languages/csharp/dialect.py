@@ -24,6 +24,7 @@ from yandrel.model.graph import Symbol
 ATTRIBUTE = "Attribute"
 ROOT = "global::"
 INDENT = "    "
+MARGIN = re.compile(rb"[ \t]*")
 MANY_LINES = re.compile(rb'@"|"""|\$@')
 WORD = re.compile(rb"[^\W\d]\w*")
 
@@ -258,7 +259,7 @@ class CSharpDialect(Dialect):
 
     def fit_into(self, content: Content, block: int, text: str) -> str:
         """Indent the first line of pieces like what stands in the block."""
-        if _is_braced(content, content.blocks[block]):
+        if _is_braced(content, content.blocks[block]) and not text.startswith("#"):
             return _indent_of(content, block) + text
         return text
 
@@ -275,8 +276,8 @@ class CSharpDialect(Dialect):
         indent = _indent_of(origin, 0)
         if not block.name and not MANY_LINES.search(body.encode()):
             pieces = [textwrap.indent(piece, indent).lstrip() for piece in pieces]
-        inner = (newline * 2 + indent).join(pieces)
-        return f"{head}namespace {namespace}{newline}{{{newline}{indent}{inner}{newline}}}{newline}"
+        inner = (newline * 2).join(piece if piece.startswith("#") else indent + piece for piece in pieces)
+        return f"{head}namespace {namespace}{newline}{{{newline}{inner}{newline}}}{newline}"
 
     def piece_imports(
         self, content: Content, held: Held, renaming: Renaming, namespace: str
@@ -383,7 +384,9 @@ def _indent_at(source: bytes, position: int) -> str:
 def _indent_of(content: Content, block: int) -> str:
     """Return what stands before the types of a block."""
     first = next((held for held in content.held if held.block == block), None)
-    return _indent_at(content.source, first.start) or INDENT if first is not None else INDENT
+    line = content.source.rfind(b"\n", 0, first.name_start) + 1 if first is not None else 0
+    found = MARGIN.match(content.source, line)
+    return found[0].decode() if first is not None and found is not None and found[0] else INDENT
 
 
 def _is_braced(content: Content, block: Block) -> bool:

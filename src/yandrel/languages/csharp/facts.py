@@ -17,6 +17,7 @@ from yandrel.languages.csharp.grammar import (
     parse_branches,
     parse_first_branches,
     parse_outline,
+    start_with_condition,
 )
 from yandrel.languages.csharp.mentions import find_mentions
 from yandrel.languages.reading import Lines, find_problems, find_secrets
@@ -164,11 +165,12 @@ class _Reader:
                     read_member(member, members, inner, marks)
         told = modifiers_of(node)
         seen = [] if "public" in told else ["internal"]
+        start = start_with_condition(self.source, node.start_byte, node.end_byte)
         self.definitions.append(
             Definition(
                 text_of(node.child_by_field_name("name")),
                 TYPE_KINDS[node.type],
-                node.start_byte,
+                start,
                 node.end_byte,
                 node.start_point[0] + 1,
                 node.end_point[0] + 1,
@@ -177,7 +179,7 @@ class _Reader:
                     *marks,
                     *(word for word in TOLD if word in told),
                     *seen,
-                    *([UNDER_CONDITION] if condition_at(self.source, node.start_byte) else []),
+                    *([UNDER_CONDITION] if condition_at(self.source, start) else []),
                 ),
                 tuple(members),
                 namespace=namespace,

@@ -218,6 +218,22 @@ def is_rooted(node: Node) -> bool:
     return node.type == "alias_qualified_name" and text_of(node.child_by_field_name("alias")) == "global"
 
 
+def start_with_condition(source: bytes, start: int, end: int) -> int:
+    """Return where a span starts, with the condition right before it of which it holds the end."""
+    depth = least = 0
+    for found in DIRECTIVE.finditer(source, start, end) if b"#" in source[start:end] else ():
+        depth += {b"if": 1, b"endif": -1}.get(found[1], 0)
+        least = min(least, depth)
+    for _ in range(-least):
+        opening = next(
+            (f for f in reversed(list(DIRECTIVE.finditer(source, 0, start))) if f[1] == b"if"), None
+        )
+        if opening is None or source[opening.end() : start].strip():
+            break
+        start = opening.start()
+    return start
+
+
 def condition_at(source: bytes, place: int) -> str:
     """Return what the preprocessor asks before it reads a place."""
     if b"#" not in source:

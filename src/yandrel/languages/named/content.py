@@ -119,6 +119,8 @@ class Content:
     problems: tuple[Problem, ...] = ()
     ambient: list[tuple[str, str, str]] = field(default_factory=list)
     """What other files import for this one: path, bound name, space."""
+    preamble_end: int = 0
+    """Where ends what must stand before all declarations, such as attributes of the assembly."""
 
     def holder_at(self, position: int) -> str:
         """Return the definition that a place stands in, nothing where it is in none."""

@@ -470,7 +470,7 @@ class FileRewriter:
             return max(ends)
         block = self.content.blocks[number]
         statements = [s.end for s in self.content.statements if s.block == number]
-        return max([block.insert_at, *statements])
+        return max([block.insert_at, *statements, self.content.preamble_end])
 
 
 def wants(

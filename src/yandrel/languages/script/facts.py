@@ -353,12 +353,15 @@ class _Reader:
         return before if last is not None and last.end_point[0] + 1 == node.start_point[0] else node
 
     def own_comment(self, outer: Node) -> Node | None:
-        """Return the comment that belongs to a definition: doc comments, line comments right above it."""
-        if self.comment is None or text_of(self.comment).startswith("/**"):
-            return self.comment
+        """Return the comment that belongs to a definition: doc comments and line comments right above it.
+
+        What an empty line stands below is said of the file, as a licence is.
+        """
         last = outer.prev_sibling
-        above = last is not None and last.end_point[0] + 1 == outer.start_point[0]
-        return self.comment if is_line(self.comment) and above and self.comment.start_byte > 0 else None
+        if self.comment is None or last is None or last.end_point[0] + 1 < outer.start_point[0]:
+            return None
+        documents = text_of(self.comment).startswith("/**")
+        return self.comment if documents or (is_line(self.comment) and self.comment.start_byte > 0) else None
 
     def define(self, node: Node, outer: Node, default: str = "") -> str:
         name = text_of(node.child_by_field_name("name")) or default

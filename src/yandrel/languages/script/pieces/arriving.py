@@ -9,7 +9,7 @@ from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.grammar import parse
 from yandrel.languages.script.pieces.change import STATEMENT, Change, Module, Piece, says_type
-from yandrel.languages.script.pieces.users import Users
+from yandrel.languages.script.pieces.users import NAMELESS, Users
 from yandrel.languages.script.statements import ASSIGNED, NewImport
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.facts import Definition, Import, ImportedName, When
@@ -40,6 +40,13 @@ class Arriving:
         if module.unit:
             used_early = any(r.on_load and r.name == piece.target.name for r in module.deep.references)
             module.first = module.first or used_early
+        if piece.symbol.name == NAMELESS and not self.users.stays_default(piece):
+            self.change.refuse(
+                origin.unit, piece.definition.line,
+                f"it has no name of its own, and {module.new} has a default export",
+                "give it a name first, or move its file",
+            )  # fmt: skip
+            return
         for part in piece.parts or (piece.definition,):
             module.arriving.append(self.text_of_part(origin, module, piece, part))
         if not piece.exported and self.is_needed_outside(origin, piece):

@@ -26,6 +26,7 @@ from yandrel.model.facts import Definition, Import, ImportedName
 from yandrel.model.graph import Symbol
 
 STATEMENT = "statement"
+QUOTED = re.compile(rb"['\"]")
 COMMENTS = re.compile(rb"//[^\n]*|/\*.*?\*/|;", re.DOTALL)
 
 
@@ -151,7 +152,11 @@ class Change:
         """Return the module that a piece arrives in, made anew where it is not there."""
         old = self.old_of(piece.target.unit)
         if old in self.view.units.facts and old in self.sources:
-            return self.module(old)
+            module = self.module(old)
+            if not QUOTED.search(module.source):
+                quote = self.module(piece.symbol.unit).style.quote
+                module.style = module.statements.style = replace(module.style, quote=quote)
+            return module
         found = self.fresh.get(piece.target.unit)
         if found is None:
             origin = self.module(piece.symbol.unit)

@@ -9,7 +9,7 @@ from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.grammar import text_of
 from yandrel.languages.script.pieces.change import Change, Module, Piece
 from yandrel.languages.script.pieces.docs import find_in_docs
-from yandrel.languages.script.pieces.users import Users
+from yandrel.languages.script.pieces.users import TYPE_KINDS, Users
 from yandrel.languages.script.statements import (
     NewImport,
 )
@@ -39,7 +39,7 @@ class Leaving:
             if r.name == piece.symbol.name and self.change.inside(module.unit, r.start) is None
             and not self.in_export_list(module, r)
         ]  # fmt: skip
-        handing = self.users.keeps_handing_on(module.unit) and piece.exported
+        handing = self.users.goes_on_exporting(module.unit) and piece.exported
         exported = self.users.exported_as(piece, "default" if piece.is_default else piece.symbol.name)
         if used:
             spelled = self.change.spell(module.unit, piece.target.unit)
@@ -85,8 +85,9 @@ class Leaving:
                 )
             return
         inner = ", ".join(exported if exported == n else f"{exported} as {n}" for n in piece.exported)
+        word = "export type" if piece.definition.kind in TYPE_KINDS else "export"
         line = (
-            f"export {{ {inner} }} from {style.quote}{spelled}{style.quote}{style.semicolon}{style.newline}"
+            f"{word} {{ {inner} }} from {style.quote}{spelled}{style.quote}{style.semicolon}{style.newline}"
         )
         module.edits.append(Edit(len(module.source), len(module.source), (lead + line).encode()))
 

@@ -18,6 +18,8 @@ from yandrel.model.changes import Edit, Note
 from yandrel.model.facts import Import, ImportedName
 
 TYPE_KINDS = frozenset({"interface", "type"})
+NAMELESS = "default"
+"""How a default export without a name of its own is called."""
 GIVEN = re.compile(rb"[\w$]\s*\((?:[^()\n]*,)?\s*require\s*\(\s*['\"`]\Z")
 """What stands before the path of a module that is given to a function as a whole."""
 
@@ -69,6 +71,20 @@ class Users:
         )
         is_face = unit.rpartition("/")[2].split(".")[0] == "index"
         return leaves and (is_face or self.is_handed_whole(unit))
+
+    def goes_on_exporting(self, unit: str) -> bool:
+        """Whether a module exports what leaves it from there on, whoever else is told of the new place."""
+        return self.keeps_handing_on(unit) or self.is_handed_on_whole(unit)
+
+    def is_handed_on_whole(self, unit: str) -> bool:
+        """Whether a module hands on all of another under one name: `export * as hives from "./hives"`."""
+        view = self.change.view
+        return any(
+            item.space == "reexport" and any(name.name == WHOLE for name in item.names)
+            for user in view.importers_of(unit)
+            for item in view.units.facts[user].imports
+            if (led := view.find_module(item.module, user)) is not None and led.path == unit
+        )
 
     def is_handed_whole(self, unit: str) -> bool:
         """Whether a module that somebody requires is given to a function as it is."""
@@ -131,7 +147,10 @@ class Users:
             for p in self.change.pieces
             if p.target.unit == piece.target.unit and p is not piece and p.is_default
         ]
-        return self.change.old_of(piece.target.unit) not in self.change.view.units.facts and not others
+        there = self.change.old_of(piece.target.unit)
+        if piece.symbol.name == NAMELESS:
+            return "default" not in self.change.view.exports(there) and not others
+        return there not in self.change.view.units.facts and not others
 
     def rename_references(self, module: Module, old: str, new: str) -> None:
         if old == new:
@@ -175,10 +194,10 @@ class Users:
 
     def note_whole(self, unit: str, reference: Reference, pieces: Mapping[str, Piece]) -> None:
         line = self.change.sources[unit].count(b"\n", 0, reference.start) + 1
-        names = ", ".join(sorted(pieces))
-        self.change.result.notes.append(
-            Note(unit, line, reference.name, f"is handed on whole; it no longer holds {names}")
-        )
+        names = ", ".join(sorted(name for name, piece in pieces.items() if piece.exported))
+        if names:
+            why = f"is handed on whole; it no longer holds {names}"
+            self.change.result.notes.append(Note(unit, line, reference.name, why))
 
     def follow_additions(self, unit: str, item: Import, origin: str, pieces: Mapping[str, Piece]) -> bool:
         """Let `declare module "./x" { interface Hive … }` follow Hive; say whether it adds to what leaves."""
@@ -292,8 +311,7 @@ class Users:
         lines: list[str] = []
         for name in item.names:
             if name.name == WHOLE:
-                if any(p.exported for p in pieces.values()):
-                    self.change.refuse(unit, item.line, f"hands on all of {origin} under one name")
+                self.note_handed_on(unit, item, name, pieces)
                 continue
             if name.name == "*":
                 lines += self.after_star(unit, item, pieces)
@@ -314,6 +332,15 @@ class Users:
         if lines:
             at = module.source.rfind(b"\n", 0, item.start) + 1
             module.edits.append(Edit(at, at, "".join(line + style.newline for line in lines).encode()))
+
+    def note_handed_on(
+        self, unit: str, item: Import, name: ImportedName, pieces: Mapping[str, Piece]
+    ) -> None:
+        """Say why a module goes on exporting what left it: another hands on all of it."""
+        names = ", ".join(sorted(n for n, p in pieces.items() if p.exported))
+        if names:
+            why = f"hands on all of its module, which goes on exporting {names} for that"
+            self.change.result.notes.append(Note(unit, item.line, name.alias or item.module, why))
 
     def after_star(self, unit: str, item: Import, pieces: Mapping[str, Piece]) -> list[str]:
         module = self.change.module(unit)

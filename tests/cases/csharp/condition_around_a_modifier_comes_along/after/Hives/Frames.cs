@@ -1,0 +1,9 @@
+using System;
+
+namespace Waxmoor.Hives
+{
+    public class Frame
+    {
+        public int Row { get; set; }
+    }
+}

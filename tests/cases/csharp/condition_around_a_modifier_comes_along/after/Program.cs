@@ -1,0 +1,7 @@
+using Waxmoor.Hives;
+using Waxmoor.Weighing;
+
+public static class Program
+{
+    public static void Main() => System.Console.WriteLine(FrameWeights.Weigh(new Frame { Row = 3 }));
+}

@@ -1,0 +1,6 @@
+using Waxmoor.Hives;
+
+public static class Program
+{
+    public static void Main() => System.Console.WriteLine(FrameWeights.Weigh(new Frame { Row = 3 }));
+}

@@ -1,0 +1,6 @@
+namespace Waxmoor.Weighing
+{
+    public class Scale
+    {
+    }
+}

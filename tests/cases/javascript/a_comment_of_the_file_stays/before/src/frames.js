@@ -1,0 +1,12 @@
+'use strict';
+
+/**
+ * Said of the file: the co-operative's own, to be used freely.
+ */
+
+const widthOf = (frame) => (frame && frame.width) || 0;
+
+/** All the frames of a hive. */
+const total = (frames) => frames.reduce((sum, frame) => sum + widthOf(frame), 0);
+
+module.exports = total;

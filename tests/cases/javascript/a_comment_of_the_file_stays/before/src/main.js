@@ -1,0 +1,3 @@
+const total = require('./frames');
+
+console.log(total([{ width: 3 }]));

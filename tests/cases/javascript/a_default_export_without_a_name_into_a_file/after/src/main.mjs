@@ -1,0 +1,4 @@
+import { FIRST } from "./months.mjs";
+import season from "./months.mjs";
+
+console.log(await season(FIRST));

@@ -1,0 +1,4 @@
+import season from "./season.mjs";
+import { FIRST } from "./months.mjs";
+
+console.log(await season(FIRST));

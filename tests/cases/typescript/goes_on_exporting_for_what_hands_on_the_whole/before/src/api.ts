@@ -1,0 +1,1 @@
+export * as hives from "./hives/hives.js";

@@ -1,0 +1,1 @@
+export const record = (hive: string): void => console.info(hive);

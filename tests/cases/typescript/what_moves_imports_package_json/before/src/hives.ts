@@ -1,0 +1,1 @@
+export const open = (hive: string): string => hive;

@@ -1,0 +1,2 @@
+/** Tools. */
+export const tool = 1;

@@ -1,0 +1,3 @@
+import { install } from "./install";
+
+install();
