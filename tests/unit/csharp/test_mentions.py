@@ -32,6 +32,11 @@ def test_names_of_types(source: str, names: set[str]) -> None:
     assert types(source) == names
 
 
+def test_a_name_with_types_of_its_own_is_no_property() -> None:
+    assert types("items = Empty<T>.Array;", "Empty") == {"Empty", "T"}
+    assert types("items = Empty.Rows;", "Empty") == {"Empty.Rows"}
+
+
 def test_what_is_called_after_a_dot_may_extend() -> None:
     assert ("member", "Weigh") in found("hive.Weigh(); hive.Frames;")
     assert ("member", "Weigh") in found("Keepers.First.Weigh<int>(3)")

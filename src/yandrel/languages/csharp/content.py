@@ -1,6 +1,7 @@
 """C# read in depth: every place that names a type, doc comments and strings included."""
 
 import re
+from collections.abc import Set
 from dataclasses import dataclass, replace
 
 from tree_sitter import Node
@@ -46,13 +47,13 @@ class Chain:
 class ContentReader:
     """Walks one file's tree once."""
 
-    def __init__(self, source: bytes, unit: str) -> None:
+    def __init__(self, source: bytes, unit: str, inherited: Set[str] = frozenset()) -> None:
         self.source = source
         self.content = Content(source, unit)
         self.tree = parse_first_branches(source)
         self.root = self.tree.root_node
         self.chains: list[Chain] = []
-        self.values: set[str] = set()
+        self.values: set[str] = {*inherited}
         self.nested: set[str] = set()
         self.inner: set[int] = set()
 
@@ -409,13 +410,18 @@ def is_generic_alias(node: Node) -> bool:
     return b"<" in (node.named_children[-1].text or b"")
 
 
-def read_content(source: bytes, unit: str) -> tuple[Content, ContentReader]:
-    """Read one C# file in depth; the reader holds the chains of names, of which uses are made."""
-    reader = ContentReader(source, unit)
+def read_content(
+    source: bytes, unit: str, inherited: Set[str] = frozenset()
+) -> tuple[Content, ContentReader]:
+    """Read one C# file in depth; the reader holds the chains of names, of which uses are made.
+
+    `inherited` are the names of what its types have from their bases.
+    """
+    reader = ContentReader(source, unit, inherited)
     content = reader.read()
     if parse(source).root_node.has_error:
         for text, _ in parse_branches(source, reader.tree):
-            _add_branch(reader, ContentReader(text, unit))
+            _add_branch(reader, ContentReader(text, unit, inherited))
     return content, reader
 
 

@@ -39,7 +39,7 @@ class CSharpDialect(Dialect):
     # -- reading -----------------------------------------------------------------------------------
 
     def read(self, source: bytes, unit: str) -> Content:
-        content, reader = read_content(source, unit)
+        content, reader = read_content(source, unit, self.view.inherited_members(unit))
         self.settle_usings(content, reader)
         for item in self.view.global_imports(unit):
             name = item.names[0]

@@ -30,6 +30,7 @@ NO_TYPES = frozenset(
     b"using namespace static when params this base where".split()
 )
 LONGEST = 60
+OF_TYPES = re.compile(rb"<[^;(){}=]*>\s*[.:>]")
 CAST = re.compile(rb"\)\s*[\w(@\"]")
 DECLARES = re.compile(
     rb"(?:<[^;(){}]*>)?\??(?:\[,*\])*\??\s+(?!(?:is|as|in|and|or|when|with|switch)\b)[A-Za-z_@]"
@@ -145,5 +146,7 @@ class _Finder:
         end = at + len(name)
         before = self.source[max(0, at - 4) : at]
         around = before[-1:] + self.source[end : end + 1]
+        if around[-1:] == b"<" and OF_TYPES.match(self.source, end):
+            return True
         cast = around == b"()" and CAST.match(self.source, end) is not None
         return before == b"new " or around == b"<>" or cast or DECLARES.match(self.source, end) is not None

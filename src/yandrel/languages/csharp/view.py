@@ -86,6 +86,25 @@ class CSharpView(NamedView):
         self._around = self.surroundings(unit, self.units.facts[unit])
         return super().resolve(unit)
 
+    def inherited_members(self, unit: str) -> set[str]:
+        """Return the names of what the types of a unit have from their bases in the application."""
+        found: set[str] = set()
+        seen: set[Symbol] = set()
+        waiting = [
+            (unit, base) for d in self.units.facts[unit].definitions for base in d.bases
+        ] if unit in self.units.facts else []  # fmt: skip
+        while waiting:
+            user, base = waiting.pop()
+            symbol = self.find_name(user, base)
+            if symbol is None or symbol.unit not in self.units.facts or symbol in seen:
+                continue
+            seen.add(symbol)
+            for definition in self.units.facts[symbol.unit].definitions:
+                if definition.name == symbol.name:
+                    found.update(member.removesuffix("()") for member in definition.members)
+                    waiting += [(symbol.unit, further) for further in definition.bases]
+        return found
+
     def find_name(self, unit: str, name: str) -> Symbol | None:
         if unit in self.units.facts:
             self._around = self.surroundings(unit, self.units.facts[unit])

@@ -1,0 +1,11 @@
+using Waxmoor.Models;
+
+namespace Waxmoor.Places
+{
+    public class Hive : Located
+    {
+        public string Where => Place.Name;
+
+        public Spot Find() => Place;
+    }
+}

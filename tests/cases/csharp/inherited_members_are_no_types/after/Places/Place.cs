@@ -1,0 +1,7 @@
+namespace Waxmoor.Places
+{
+    public class Place
+    {
+        public const int Name = 1;
+    }
+}

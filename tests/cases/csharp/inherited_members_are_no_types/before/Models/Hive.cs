@@ -1,0 +1,9 @@
+namespace Waxmoor.Models
+{
+    public class Hive : Located
+    {
+        public string Where => Place.Name;
+
+        public Spot Find() => Place;
+    }
+}
