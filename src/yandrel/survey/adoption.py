@@ -54,7 +54,7 @@ ASKED_FROM_ANYWHERE = frozenset({"error", "helper", "config"})
 PLAIN_TOPS = frozenset([
     "src", "lib", "libs", "libraries", "app", "apps", "main", "source", "sources", "server", "api", "backend",
     "pkg", "internal", "cmd", "include", "classes", "packages", "modules", "web", "public", "core", "plugins",
-    "projects",
+    "projects", "dist", "build", "out", "application",
 ])  # fmt: skip
 MARKERS = frozenset([
     "Serializable", "Cloneable", "Comparable", "AutoCloseable", "Closeable", "IDisposable", "ICloneable",

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.layout.patterns import compile_pattern
+from yandrel.model.project import SourceRoot
 from yandrel.model.words import plural, singular, words_of
 from yandrel.survey.roles import ACTING, STANDS_IN, Reading
 
@@ -103,7 +104,9 @@ NO_CONCEPT = frozenset(
         "input",
         "output",
         "data",
+        "front",
         "frontend",
+        "legacy",
         "initializer",
         "definition",
         "include",
@@ -226,11 +229,19 @@ ROLE_WORDS = frozenset(
 
 def find_starts(index: CodeIndex, units: Iterable[str]) -> list[str]:
     """Return the folders that names begin in: source roots, and the folders that nearly all below lie in."""
-    roots = {root.path for p in index.projects.values() for root in p.roots if root.path and not root.local}
+    known = [root for p in index.projects.values() for root in p.roots if root.path and not root.local]
     starts = set()
-    for root in roots:
+    for root in {root.path for root in known if not any(_is_said_by(root, outer) for outer in known)}:
         starts |= _starts_below(root, [unit for unit in units if unit.startswith(root)])
     return sorted(starts, key=len, reverse=True)
+
+
+def _is_said_by(root: SourceRoot, outer: SourceRoot) -> bool:
+    """Whether a root only says what follows from one around it: that its folder is part of the namespace."""
+    if root.path == outer.path or not root.path.startswith(outer.path) or not outer.namespace:
+        return False
+    inside = root.path[len(outer.path) :].rstrip("/").replace("/", ".")
+    return root.namespace.lower() == f"{outer.namespace}.{inside}".lower()
 
 
 def _starts_below(start: str, inside: list[str]) -> set[str]:
@@ -263,6 +274,11 @@ class DomainReader:
         self.has_pattern = any(
             "domain" in home.placeholders() for role in layout.roles.values() for home in role.homes
         )
+        self.folders_of_domains = {
+            singular("_".join(concept_words(value))): value
+            for reading in (readings.values() if self.has_pattern else ())
+            if (value := reading.values.get("domain", ""))
+        }
         self.spellings: dict[str, Counter[str]] = {}
         self.starts = find_starts(index, readings)
         folders = {segment for unit in readings for segment in unit.split("/")[:-1]}
@@ -357,7 +373,7 @@ class DomainReader:
     def _telling_parts(self, unit: str) -> list[str]:
         """Return the parts of a path that can name a concept: those that a home leaves open, else all."""
         reading = self.readings[unit]
-        open_parts = [reading.values[key] for key in ("domain", "name") if key in reading.values]
+        open_parts = [reading.values[key] for key in ("domain", "area", "name") if key in reading.values]
         literal = reading.home and reading.role == reading.place and not set(reading.home) & set("{*")
         if literal and reading.role in ROLES_WITHOUT_CONCEPT:
             return []
@@ -401,6 +417,8 @@ class DomainReader:
 
     def spelled(self, term: str) -> str:
         """Return a concept as the application's folders write it, else in the plural."""
+        if term in self.folders_of_domains:
+            return self.folders_of_domains[term]
         known = self.spellings.get(term)
         many = plural(term)
         if not known or many in known:

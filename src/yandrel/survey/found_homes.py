@@ -2,9 +2,9 @@
 
 from bisect import bisect_left
 from collections import Counter
-from collections.abc import Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, partial
 from posixpath import commonpath
 
 from yandrel.layout.config import SHARED
@@ -233,6 +233,8 @@ class RolePatterns:
     def choose(self) -> list[str]:
         if self.role == "migration":
             self._keep_all({_version_folder(unit) for unit in self.own})
+        self._keep_named_alike()
+        self._keep_folders_alike()
         self._keep_trees(fewest_patterns=3)
         while self.left and len(self.kept) < PER_ROLE and self._keep_widest():
             pass
@@ -258,6 +260,31 @@ class RolePatterns:
         worth = [p for p in gains if gains[p] >= (enough if _is_named(p) else most)]
         self._keep(max(worth, key=lambda p: (_is_named(p), gains[p], "{domain" in p, -len(p), p)))
         return True
+
+    def _keep_named_alike(self) -> None:
+        """Keep one pattern for units in many kinds of folder whose files are all called the same."""
+        alike = _most_alike(self.left, lambda unit: unit.rpartition("/")[2])
+        told = max((len(mine & alike) for mine in self.fits.values()), default=0)
+        folders = {folder_of(unit) for unit in alike}
+        if len(folders) < FEWEST_IN_A_TREE or told >= RIGHT_OFTEN_ENOUGH * len(alike):
+            return
+        folder, name = commonpath(folders), next(iter(alike)).rpartition("/")[2]
+        pattern = f"{folder}/**/{name}" if folder else f"**/{name}"
+        every = self.places.fitting(pattern)
+        if len(alike.intersection(every)) >= MOST * len(every):
+            self._keep(pattern)
+
+    def _keep_folders_alike(self) -> None:
+        """Keep a pattern for a folder of the role's in which each has its own folder, with a file alike."""
+        for tree in self._trees():
+            inside = {unit for unit in self.left if unit.startswith(tree + "/")}
+            alike = _most_alike(inside, partial(_without_own_folder, tree))
+            if len({folder_of(unit) for unit in alike}) < FEWEST_IN_A_TREE:
+                continue
+            domains = [unit for unit in alike if self.places.domain_position(unit) == tree.count("/") + 1]
+            hole = "{domain}" if len(domains) > len(alike) / 2 else AREA
+            name = next(iter(alike)).rpartition("/")[2]
+            self._keep(f"{tree}/{hole}/{name}")
 
     def _keep_trees(self, fewest_patterns: int) -> None:
         """Keep a pattern for each folder that is the role's as a whole and says more than its parts do."""
@@ -292,6 +319,22 @@ class RolePatterns:
             if count >= MOST * len(inside):
                 return f"{folder}/**/{name}"
         return f"{folder}/**"
+
+
+def _most_alike(units: set[str], key: Callable[[str], str]) -> set[str]:
+    """Return the units that have the most frequent key, where nearly all have it; an empty key is none."""
+    by_key: dict[str, set[str]] = {}
+    for unit in sorted(units):
+        by_key.setdefault(key(unit), set()).add(unit)
+    by_key.pop("", None)
+    most = max(by_key.values(), key=len, default=set())
+    return most if len(most) >= max(FEWEST_IN_A_TREE, MOST * len(units)) else set()
+
+
+def _without_own_folder(tree: str, unit: str) -> str:
+    """Return a unit's file name where it stands in a folder right below another one."""
+    own, _, name = unit[len(tree) + 1 :].partition("/")
+    return name if own and "/" not in name else ""
 
 
 class RestsOfFolders:
@@ -457,7 +500,10 @@ def with_fillable(home: RoleHomes) -> list[str]:
 
 def _fillable_like(role: str, wild: str, units: list[str]) -> str:
     """Return a pattern for new units below a wildcard, after the names that are there."""
-    base = wild.partition("*")[0]
+    base, _, last = wild.partition("*")
+    alike = last.rpartition("/")[2]
+    if alike and "*" not in alike and "{" not in alike:
+        return _own_folder_like(units, alike)
     if role == "test" and not base:
         return _beside_in_tree(wild.removeprefix("**/").removesuffix("/**"), units)
     inside = [unit for unit in units if unit.startswith(base)] or units
@@ -476,6 +522,18 @@ def _fillable_like(role: str, wild: str, units: list[str]) -> str:
         return base + wild.rpartition("/")[2]
     stem, dot, ending = names[0].rpartition(".")
     return base + placeholder_of("name", style_of(stem) or "snake") + dot + ending
+
+
+def _own_folder_like(units: list[str], name: str) -> str:
+    """Return a pattern with a folder of its own for a file of that name, where most have theirs."""
+    folders = [folder_of(unit) for unit in units if unit.endswith("/" + name)]
+    above = Counter(folder_of(folder) for folder in folders).most_common(1)[0][0]
+    styles = Counter(
+        style_of(own) for folder in folders if len(words_of(own := folder[len(above) + 1 :])) > 1
+    )
+    styles.pop("", None)
+    hole = placeholder_of("domain", styles.most_common(1)[0][0]) if styles else "{domain}"
+    return f"{above}/{hole}/{name}" if above else f"{hole}/{name}"
 
 
 def _beside_in_tree(name: str, units: list[str]) -> str:

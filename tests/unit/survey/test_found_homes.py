@@ -214,3 +214,36 @@ def test_folders_of_tests_in_many_places_are_one_pattern(tmp_path: Path, yandrel
     }
     files["hives/hive-service.js"] = "exports.read = () => 1;\n"
     assert homes(adopt(tmp_path, files, yandrel), "test") == ["{home}/test/{unit}.js", "**/test/**"]
+
+
+def test_files_alike_in_folders_of_their_own(tmp_path: Path, yandrel: Yandrel) -> None:
+    """`index.js` says nothing, but that each thing has a folder for its routes does."""
+    files: dict[str, str | bytes] = {"package.json": '{"name": "waxmoor"}'}
+    for domain in ("hives", "harvests", "bee-keepers", "queens", "about"):
+        files[f"src/routes/{domain}/index.js"] = "module.exports = require('express').Router();\n"
+        if domain != "about":
+            files[f"src/controllers/{domain}/index.js"] = "exports.list = () => [];\n"
+            files[f"src/services/{domain}/index.js"] = "exports.find = () => [];\n"
+    files["src/services/hives/scales.js"] = "exports.weigh = () => 1;\n"
+    found = adopt(tmp_path, files, yandrel)
+    assert homes(found, "route") == ["src/routes/{domain:kebab}/index.js"]
+    assert homes(found, "controller") == ["src/controllers/{domain:kebab}/index.js"]
+    assert homes(found, "service")[0] == "src/services/{domain:kebab}/index.js"
+    assert yandrel(tmp_path, "check").status == 0
+
+
+def test_files_called_alike_at_any_depth(tmp_path: Path, yandrel: Yandrel) -> None:
+    route = (
+        "import { Request, Response } from 'express';\nexport const GET = (q: Request, s: Response) => {};\n"
+    )
+    files: dict[str, str | bytes] = {"package.json": '{"name": "waxmoor"}', "tsconfig.json": "{}"}
+    for domain in ("hives", "harvests", "bee-keepers", "queens"):
+        for below in ("", "[id]/", "[id]/frames/", "[id]/frames/[row]/"):
+            files[f"src/api/admin/{domain}/{below}route.ts"] = route
+        files[f"src/api/admin/{domain}/validators.ts"] = "export const valid = () => true;\n"
+        files[f"src/api/admin/{domain}/middlewares.ts"] = "export const ahead = () => true;\n"
+    found = adopt(tmp_path, files, yandrel)
+    assert homes(found, "route") == ["src/api/admin/{domain:kebab}/route.ts", "src/api/**/route.ts"] or homes(
+        found, "route"
+    ) == ["src/api/admin/{domain:kebab}/route.ts", "src/api/admin/**/route.ts"]
+    assert found["app"]["name"] != "Src"

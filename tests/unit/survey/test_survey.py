@@ -144,3 +144,23 @@ def test_names_of_the_network_are_no_domains(tmp_path: Path, yandrel: Yandrel) -
     domains = found["domains"]
     assert isinstance(domains, list)
     assert {domain["domain"] for domain in domains} == {"hives", "harvests", "keepers"}
+
+
+PHP = "<?php\n\nnamespace Waxmoor\\{0};\n\n{1} {2}\n{{\n}}\n"
+
+
+def test_a_root_that_says_what_follows_from_another_hides_no_folder(tmp_path: Path, yandrel: Yandrel) -> None:
+    maps = {"Waxmoor\\": "app/", "Waxmoor\\Hive\\": "app/Hive/", "Waxmoor\\Keeper\\": "app/Keeper/"}
+    files: dict[str, str | bytes] = {"composer.json": json.dumps({"autoload": {"psr-4": maps}})}
+    for name in ("Hive", "Keeper"):
+        files[f"app/{name}/{name}.php"] = PHP.format(name, "class", name)
+        files[f"app/{name}/{name}FileService.php"] = PHP.format(name, "class", f"{name}FileService")
+        files[f"app/{name}/{name}ServiceInterface.php"] = PHP.format(
+            name, "interface", f"{name}ServiceInterface"
+        )
+        files[f"app/{name}/Scale.php"] = PHP.format(name, "class", "Scale")
+        files[f"app/Front/{name}Controller.php"] = PHP.format("Front", "class", f"{name}Controller")
+    report = survey(write_tree(tmp_path, files), yandrel)
+    assert [d["domain"] for d in report["domains"]] == ["hive", "keeper"]  # type: ignore[index, attr-defined]
+    assert {r["role"]: r["units"] for r in report["roles"]} == {"controller": 2, "service": 4}  # type: ignore[index, attr-defined]
+    assert report["without_domain"] == 0
