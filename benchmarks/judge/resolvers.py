@@ -21,6 +21,7 @@ KOTLIN_OWN = re.compile(
     re.MULTILINE,
 )
 """What a class, a function or a parameter list declares, which hides what is called like it outside."""
+OBJECT_BEFORE = re.compile(r"\b[A-Z]\w*\.\Z")
 KOTLIN_WORDS = {"finally", "catch", "get", "set", "init", "value"}
 WORD = re.compile(r"(?<![\w`])[A-Za-z_]\w*")
 PHP_NOISE = re.compile(
@@ -73,7 +74,9 @@ def resolve_kotlin(texts: Iterator[tuple[str, str]]) -> Counter[str]:
         own = {name for found in KOTLIN_OWN.finditer(body) for name in found.groups() if name} | KOTLIN_WORDS
         for word in WORD.finditer(body):
             name = "" if word[0] in own else visible.get(word[0], "")
-            if name in known and not (body[word.start() - 1 : word.start()] == "." and name[0].isupper()):
+            after_dot = body[word.start() - 1 : word.start()] == "."
+            of_object = after_dot and OBJECT_BEFORE.search(body[max(0, word.start() - 60) : word.start()])
+            if name in known and not (after_dot and name[0].isupper()) and not of_object:
                 uses[name] += 1
     return uses
 

@@ -299,7 +299,7 @@ class _Check:
                 wanted = self.relocation.place(edge.target)
                 here = wanted.unit in places and (wanted in arrived or wanted.name == "")
                 if wanted not in found and not here and not dropped:
-                    if not (edge.name == "" and self._holds_only_moved(edge, found)):
+                    if not (edge.name == "" and self._holds_only_moved(edge, found, places)):
                         self.lost(unit, edge)
         self.refuse_found_now(unit, places)
         for spelled in sorted(missing - self.missing_before(unit, places)):
@@ -326,10 +326,11 @@ class _Check:
                     Refusal(unit, edge.line, f"{edge.spelled} would lead to {edge.unit} now")
                 )
 
-    def _holds_only_moved(self, edge: Edge, found: set[Symbol]) -> bool:
-        """An import of a module may give way to imports of what left that module."""
+    def _holds_only_moved(self, edge: Edge, found: set[Symbol], places: set[str]) -> bool:
+        """An import of a module may give way to imports of what left that module, or to what came from it."""
         return any(
-            old.unit == edge.unit and (new in found or any(f.unit == new.unit for f in found))
+            old.unit == edge.unit
+            and (new in found or new.unit in places or any(f.unit == new.unit for f in found))
             for old, new in self.relocation.definitions.items()
         )
 

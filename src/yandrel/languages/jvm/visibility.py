@@ -1,7 +1,7 @@
 """What only its package sees, in Java: found where it would be used across the cut."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from typing import TYPE_CHECKING
@@ -148,7 +148,20 @@ class Visibility:
             within = WITHIN.match(part.content.source, use.end)
             if within is not None and within[1].decode() in inner:
                 used.setdefault(within[1].decode(), use.start)
+        for name, at in self.imported_from(part, definition):
+            if name in inner:
+                used.setdefault(name, at)
         return used
+
+    def imported_from(self, part: _Part, definition: Definition) -> Iterator[tuple[str, int]]:
+        """Yield the types nested in one that a part imports and names, with the first place of each."""
+        start = join_name(definition.namespace, definition.name) + "."
+        for clause in part.content.clauses:
+            if clause.space == "type" and clause.path.startswith(start):
+                uses = (use for use in part.content.uses if use.head == clause.bound and use.kind == "code")
+                first = next(uses, None)
+                if first is not None:
+                    yield clause.path[len(start) :].partition(".")[0], first.start
 
     def declares(self, part: _Part, name: str) -> bool:
         """Whether a type has a member of that name itself."""

@@ -54,6 +54,9 @@ class _Reader:
         self.has_module_syntax = False
         self.comment: Node | None = None
         self.seen: set[int] = set()
+        self.comments: dict[int, Node | None] = {}
+        self.assigned: dict[str, list[tuple[Node, Node]]] = {}
+        self.listed: list[tuple[str, Node, Node]] = []
 
     def read(self) -> Facts:
         for node in self.root.children:
@@ -61,8 +64,10 @@ class _Reader:
                 self.comment = self.comment_of_run(node)
                 continue
             if node.is_named:
+                self.comments[node.start_byte] = self.comment
                 self.read_statement(node)
                 self.comment = None
+        self.define_assigned()
         self.read_nested()
         component = is_component(self.path)
         marked = any(definition.marks for definition in self.definitions)
@@ -298,6 +303,8 @@ class _Reader:
                     self.read_expression_of(right)
                 if right.type != "identifier":
                     self.note_loaded(right)
+                if _is_defined(name, right):
+                    self.assigned.setdefault(name, []).append((node, right))
                 return
         self.acts += 1
         self.note_call(inner)
@@ -336,9 +343,12 @@ class _Reader:
                 key, right = item.child_by_field_name("key"), item.child_by_field_name("value")
                 own = right is not None and right.type == "identifier"
                 self.exports[text_of(key).strip("'\"")] = text_of(right) if own else text_of(key)
+                if right is not None and right.type in FUNCTIONS:
+                    self.listed.append((text_of(key), item, right))
             elif item.type == "method_definition":
                 name = text_of(item.child_by_field_name("name"))
                 self.exports[name] = name
+                self.listed.append((name, item, item))
             elif item.type == "spread_element":
                 self.open = True
 
@@ -372,6 +382,27 @@ class _Reader:
             kind = "function"
         self.add_definition(name, kind, outer, node, made_by(node) if kind == "constant" else "", False)
         return name
+
+    def define_assigned(self) -> None:
+        """Take `exports.open = () => …` for the definition of what no other statement declares.
+
+        What stands in `module.exports = { open() {} }` shares its statement with others.
+        """
+        known = {definition.name for definition in self.definitions}
+        for name, places in self.assigned.items():
+            if name in known or len(places) > 1:
+                continue
+            node, value = places[0]
+            self.comment = self.comments[node.start_byte]
+            kind = "function" if value.type in FUNCTIONS else "class" if value.type == "class" else "constant"
+            made = BOUND if kind == "function" else made_by(value)
+            self.add_definition(name, kind, node, value, made, False)
+        self.comment = None
+        for name, item, value in self.listed:
+            if NAME.match(name) is not None and name not in known and name not in self.assigned:
+                self.add_definition(name, "function", item, value, BOUND, True)
+        if self.assigned or self.listed:
+            self.definitions.sort(key=lambda definition: definition.start)
 
     def add_definition(
         self, name: str, kind: str, outer: Node, node: Node | None, made: str, shared: bool
@@ -482,6 +513,19 @@ def _is_handed_to_loader(function: Node) -> bool:
     arguments = function.parent
     call = arguments.parent if arguments is not None and arguments.type == "arguments" else None
     return call is not None and text_of(call.child_by_field_name("function")) in LOADERS
+
+
+NAME = re.compile(r"(?!__)[A-Za-z_$][\w$]*\Z")
+
+
+def _is_defined(name: str, value: Node) -> bool:
+    """Whether what is assigned to an export is defined there, and not handed on from elsewhere."""
+    if NAME.match(name) is None or name == "default" or value.type in ("identifier", "assignment_expression"):
+        return False
+    inner: Node | None = value
+    while inner is not None and inner.type == "member_expression":
+        inner = inner.child_by_field_name("object")
+    return not _is_void(value) and required(inner) is None
 
 
 def _is_void(value: Node) -> bool:

@@ -7,8 +7,15 @@ from tree_sitter import Node
 from yandrel.languages.edits import merge_edits
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.facts import WHOLE
-from yandrel.languages.script.grammar import parse
-from yandrel.languages.script.pieces.change import STATEMENT, Change, Module, Piece, says_type
+from yandrel.languages.script.pieces.assigned import HEAD, ExportRead, find_export_reads
+from yandrel.languages.script.pieces.change import (
+    STATEMENT,
+    Change,
+    Module,
+    Piece,
+    says_type,
+    start_of_statement,
+)
 from yandrel.languages.script.pieces.users import NAMELESS, Users
 from yandrel.languages.script.statements import ASSIGNED, NewImport
 from yandrel.model.changes import Edit, apply_edits
@@ -51,6 +58,9 @@ class Arriving:
             module.arriving.append(self.text_of_part(origin, module, piece, part))
         if not piece.exported and self.is_needed_outside(origin, piece):
             self.refuse_second_star(self.change.old_of(piece.target.unit), piece.target.name, piece.symbol)
+        assigned = self.change.is_assigned(origin.unit, piece.definition)
+        if assigned and self.change.goes_on_assigning(module):
+            return
         if module.style.commonjs and (piece.exported or self.is_needed_outside(origin, piece)):
             module.exports.append((piece.target.name, piece.target.name))
 
@@ -59,7 +69,14 @@ class Arriving:
         paths = self.change.paths_of(origin.unit, origin.source)
         edits += paths.edits_in(definition.start, definition.end, module.new)
         text = origin.source[definition.start : definition.end]
-        if origin.style.commonjs and re.search(rb"\b(?:module\.)?exports\b", text):
+        exports = self.change.view.exports(origin.unit)
+        reads = [
+            read
+            for read in find_export_reads(origin.statements.root, origin.source)
+            if definition.start <= read.start < definition.end and read.name in exports
+        ]
+        told = len(reads) + self.change.is_assigned(origin.unit, definition)
+        if origin.style.commonjs and len(re.findall(rb"\b(?:module\.)?exports\b", text)) > told:
             self.change.refuse(
                 origin.unit, definition.line, f"{definition.name} works with the exports of its module"
             )
@@ -67,6 +84,8 @@ class Arriving:
             if not definition.start <= reference.start < definition.end:
                 continue
             self.supply(origin, module, piece, reference, edits)
+        for read in reads:
+            self.supply_export(origin, module, read, edits)
         for node in origin.deep.bound.get(piece.symbol.name, []):
             name = (
                 node if node.type in ("identifier", "type_identifier") else node.child_by_field_name("name")
@@ -88,9 +107,14 @@ class Arriving:
 
     def as_exported(self, origin: Module, module: Module, piece: Piece, text: str) -> str:
         """Return a piece's text with the word `export` as it must be where it arrives."""
+        at = start_of_statement(text, piece.target.unit)
+        assigned = HEAD.match(text, at)
+        if assigned is not None and origin.style.commonjs:
+            if self.change.goes_on_assigning(module):
+                return text[: assigned.start(2)] + piece.target.name + text[assigned.end(2) :]
+            text = f"{text[:at]}const {piece.target.name} = {text[assigned.end() :]}"
         if module.style.commonjs:
             return text
-        at = _after_decorators(text, piece.target.unit)
         found = EXPORTED.match(text, at)
         default = self.users.stays_default(piece)
         word = "export default " if default else "export "
@@ -126,6 +150,19 @@ class Arriving:
             self.supply_import(origin, module, statement, imported, reference, edits)
             return
         self.supply_sibling(origin, module, piece, reference)
+
+    def supply_export(self, origin: Module, module: Module, read: ExportRead, edits: list[Edit]) -> None:
+        """See to it that `exports.name`, which a piece reads, means the same where it arrives."""
+        local = self.change.view.exports(origin.unit)[read.name]
+        own = self.change.moved_from(origin.unit).get(local)
+        name = own.target.name if own is not None else read.name
+        if own is not None and own.target.unit == module.new:
+            if self.change.goes_on_assigning(module):
+                name = f"exports.{name}"
+        else:
+            unit = own.target.unit if own is not None else origin.new
+            self.change.bring(module, NewImport(self.change.spell_new(module, unit), name, name))
+        edits.append(Edit(read.start, read.end, name.encode()))
 
     def supply_moved(
         self, origin: Module, module: Module, own: Piece, reference: Reference, edits: list[Edit]
@@ -261,20 +298,6 @@ class Arriving:
         edit = Edit(statement.start_byte, statement.start_byte, b"export ")
         if edit not in origin.edits:
             origin.edits.append(edit)
-
-
-def _after_decorators(text: str, path: str) -> int:
-    """Return where a declaration begins after the comments and decorators that lead it."""
-    source = text.encode()
-    declared = next((n for n in parse(source, path).root_node.named_children if n.type != "comment"), None)
-    if declared is None:
-        return 0
-    start = declared.start_byte
-    for child in declared.children:
-        if child.type not in ("decorator", "comment"):
-            start = child.start_byte
-            break
-    return len(source[:start].decode("utf-8", "replace"))
 
 
 def item_is_equals(origin: Module, item: Import) -> bool:

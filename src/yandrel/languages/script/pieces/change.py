@@ -11,6 +11,8 @@ from yandrel.languages.script.components import COMPONENTS
 from yandrel.languages.script.deep import DeepFacts, read_deep
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led
+from yandrel.languages.script.grammar import parse
+from yandrel.languages.script.pieces.assigned import HEAD, assigns_whole
 from yandrel.languages.script.pieces.attached import find_attached
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.statements import (
@@ -101,6 +103,19 @@ class Change:
             )
             for node in nodes
         )  # fmt: skip
+
+    def is_assigned(self, unit: str, definition: Definition) -> bool:
+        """Whether a definition is what is assigned to an export: `exports.open = () => …`."""
+        text = self.sources.get(unit, b"")[definition.start : definition.end].decode("utf-8", "replace")
+        found = HEAD.match(text, start_of_statement(text, unit))
+        return found is not None and found[2] == definition.name
+
+    def goes_on_assigning(self, module: Module) -> bool:
+        """Whether what arrives in a module can be assigned to its exports as it was before."""
+        if not module.style.commonjs or assigns_whole(module.source):
+            return False
+        arriving = [p for p in self.pieces if p.target.unit == module.new and p.symbol.unit != module.unit]
+        return bool(module.unit) or all(self.is_assigned(p.symbol.unit, p.definition) for p in arriving)
 
     def is_import_of(self, unit: str, name: str, symbol: Symbol) -> bool:
         for item in self.view.units.facts[unit].imports:
@@ -312,6 +327,20 @@ class Change:
                 self.refuse(module.new, 0, f"two things called {new.local} would be needed in {module.new}")
                 return
         module.statements.add(new)
+
+
+def start_of_statement(text: str, path: str) -> int:
+    """Return where a declaration begins after the comments and decorators that lead it."""
+    source = text.encode()
+    declared = next((n for n in parse(source, path).root_node.named_children if n.type != "comment"), None)
+    if declared is None:
+        return 0
+    start = declared.start_byte
+    for child in declared.children:
+        if child.type not in ("decorator", "comment"):
+            start = child.start_byte
+            break
+    return len(source[:start].decode("utf-8", "replace"))
 
 
 def _shows_habit(spelled: str) -> bool:

@@ -7,6 +7,7 @@ from tree_sitter import Node
 from yandrel.languages.edits import cut_span
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.grammar import text_of
+from yandrel.languages.script.pieces.assigned import find_export_reads
 from yandrel.languages.script.pieces.change import Change, Module, Piece
 from yandrel.languages.script.pieces.docs import find_in_docs
 from yandrel.languages.script.pieces.users import TYPE_KINDS, Users
@@ -41,6 +42,7 @@ class Leaving:
         ]  # fmt: skip
         handing = self.users.goes_on_exporting(module.unit) and piece.exported
         exported = self.users.exported_as(piece, "default" if piece.is_default else piece.symbol.name)
+        self.take_from_reads(module, piece, exported)
         if used:
             spelled = self.change.spell(module.unit, piece.target.unit)
             types = all(r.kind == "type" for r in used) and self.change.imports_types(module)
@@ -49,6 +51,24 @@ class Leaving:
             self.hand_on(module, piece, exported)
         else:
             self.take_announcements(module, piece)
+
+    def take_from_reads(self, module: Module, piece: Piece, exported: str) -> None:
+        """Let what stays read what leaves from where it goes: `exports.open()` becomes `open()`."""
+        names = set(piece.exported)
+        reads = [
+            read for read in find_export_reads(module.statements.root, module.source)
+            if read.name in names and self.change.inside(module.unit, read.start) is None
+        ] if module.style.commonjs else []  # fmt: skip
+        for read in reads:
+            local = piece.target.name
+            if local in module.deep.bound or local in module.deep.locals:
+                self.change.refuse(
+                    module.unit, piece.definition.line, f"{module.unit} binds {local} otherwise"
+                )
+                return
+            spelled = self.change.spell(module.unit, piece.target.unit)
+            module.statements.add(NewImport(spelled, exported, local))
+            module.edits.append(Edit(read.start, read.end, local.encode()))
 
     def take_announcements(self, module: Module, piece: Piece) -> None:
         """Take out `exports.Hive = void 0`, by which builds say ahead what a module exports."""

@@ -87,6 +87,10 @@ class Mover:
         if self.change.view.exports(symbol.unit).get(WHOLE) == symbol.name and target.unit != symbol.unit:
             return f"{symbol.name} is all that {symbol.unit} exports: move the file"
         new = self.change.view.units.facts.get(self.change.old_of(target.unit))
+        if new is not None and self.change.is_assigned(symbol.unit, definition):
+            if target.name != symbol.name or target.unit != symbol.unit:
+                if target.name in self.change.view.exports(self.change.old_of(target.unit)):
+                    return f"{target.unit} exports {target.name} already"
         if new is not None:
             if new.problems:
                 return f"{target.unit} cannot be read whole"

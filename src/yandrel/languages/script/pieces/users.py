@@ -116,8 +116,12 @@ class Users:
         if local == piece.symbol.name and piece.target.name != local and not is_component(unit):
             if piece.target.name not in module.deep.bound and piece.target.name not in module.deep.locals:
                 new_local = piece.target.name
+        if self.is_only_renamed(piece, item, name):
+            self.rename_in_place(module, item, name, piece, new_local)
+            return
         module.statements.remove(item.start, name.start)
         if piece.target.unit == module.new:
+            module.first = module.first or any(r.on_load and r.name == local for r in module.deep.references)
             self.rename_references(module, local, piece.target.name)
             return
         exported = self.exported_as(piece, name.name)
@@ -127,6 +131,23 @@ class Users:
         module.statements.add(NewImport(spelled, exported, new_local, types and not way, way))
         if new_local != local:
             self.rename_references(module, local, new_local)
+
+    def is_only_renamed(self, piece: Piece, item: Import, name: ImportedName) -> bool:
+        """Whether an import stays as it is, but for one name."""
+        stays = piece.target.unit == self.change.new_of(piece.symbol.unit) == piece.symbol.unit
+        plain = name.name not in ("default", "*", WHOLE) and item.space in ("import", "require")
+        return stays and plain and len(self.change.pieces) == 1 and not self.change.relocation.units
+
+    def rename_in_place(
+        self, module: Module, item: Import, name: ImportedName, piece: Piece, local: str
+    ) -> None:
+        new = piece.target.name
+        glue = ": " if item.space == "require" else " as "
+        lead = "type " if module.source.startswith(b"type ", name.start) else ""
+        text = lead + (new if new == local else new + glue + local)
+        module.edits.append(Edit(name.start, name.end, text.encode()))
+        if local != name.bound:
+            self.rename_references(module, name.bound, local)
 
     def exported_as(self, piece: Piece, wanted: str) -> str:
         """Return the name that a piece is exported by where it arrives."""
@@ -177,7 +198,13 @@ class Users:
                     self.note_whole(unit, reference, pieces)
                 continue
             local = piece.target.name
+            if piece.target.unit == self.change.new_of(origin) and piece.exported:
+                left += 1
+                start = reference.member_end - len(reference.member.encode())
+                module.edits.append(Edit(start, reference.member_end, local.encode()))
+                continue
             at_home = piece.target.unit == module.new
+            module.first = module.first or (at_home and reference.on_load)
             taken = local in module.deep.bound or local in module.deep.locals
             if taken and not at_home and not self.change.is_import_of(unit, local, piece.symbol):
                 local = name.bound + local[:1].upper() + local[1:]

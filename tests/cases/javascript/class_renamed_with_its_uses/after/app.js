@@ -1,3 +1,4 @@
 const { Colony } = require('./lib/hive');
+const hives = require('./lib/hive');
 
-module.exports = { hive: new Colony(), Hive: Colony, other: new Colony() };
+module.exports = { hive: new Colony(), Hive: Colony, other: new hives.Colony() };

@@ -1,0 +1,7 @@
+package waxmoor.hives;
+
+public class Apiary {
+    static class Place {
+        String name = "Heath";
+    }
+}

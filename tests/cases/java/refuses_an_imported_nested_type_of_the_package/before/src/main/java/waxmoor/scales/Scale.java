@@ -1,0 +1,4 @@
+package waxmoor.scales;
+
+public class Scale {
+}

@@ -1,0 +1,11 @@
+const GRAMS = 2500;
+
+module.exports = () => {
+  const routes = {};
+  return {
+    get: (path, handler) => { routes['GET ' + path] = handler; },
+    post: (path, handler) => { routes['POST ' + path] = handler; },
+    routes,
+  };
+};
+module.exports.GRAMS = GRAMS;
