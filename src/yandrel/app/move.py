@@ -236,6 +236,22 @@ def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
         and f.key not in new_keys
         and _moved_key(f, moved) not in new_keys
     ]
+    _leave_out_what_came_along(outcome)
+
+
+def _leave_out_what_came_along(outcome: Outcome) -> None:
+    """Count no finding as ended and added that only went along with the definition that it is about."""
+    definitions = outcome.plan.relocation.definitions
+    origins = {symbol.unit for symbol in definitions}
+    places = {target.unit for target in definitions.values()}
+    leaving = [f for f in outcome.ended if f.unit in origins]
+    for finding in [f for f in outcome.added if f.unit in places]:
+        told = (finding.rule, finding.target, finding.message)
+        old = next((f for f in leaving if (f.rule, f.target, f.message) == told), None)
+        if old is not None:
+            leaving.remove(old)
+            outcome.ended.remove(old)
+            outcome.added.remove(finding)
 
 
 def _moved_key(finding: Finding, moved: dict[str, str]) -> str:

@@ -1,0 +1,2 @@
+def count(hives):
+    return len(hives)

@@ -1,0 +1,5 @@
+from waxmoor.gone import scales
+
+
+def weigh(hive):
+    return scales.weigh(hive)

@@ -1,0 +1,3 @@
+from waxmoor.hives.service import count, weigh
+
+print(count([]), weigh)
