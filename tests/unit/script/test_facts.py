@@ -1,5 +1,7 @@
 """What is read from one JavaScript or TypeScript file."""
 
+import pytest
+
 from yandrel.languages.script.facts import read_facts
 from yandrel.model.facts import When
 
@@ -78,3 +80,34 @@ def test_modules_that_a_bundler_wrapped_lead_elsewhere() -> None:
     assert imports(bundle, "a.js") == []
     loader = "define(function (require) {\n  const theme = require('./theme');\n});\n"
     assert [module for module, _, _ in imports(loader, "a.js")] == ["./theme"]
+
+
+def defined(text: str) -> list[tuple[str, str, bool]]:
+    return [(d.name, d.kind, d.conditional) for d in read_facts(text.encode(), "hives.js").definitions]
+
+
+@pytest.mark.parametrize(
+    ("text", "found"),
+    [
+        ("exports.open = async (req, res) => {};", [("open", "function", False)]),
+        ("module.exports.Hive = class {};\nexports.GRAMS = 2500;",
+         [("Hive", "class", False), ("GRAMS", "constant", False)]),
+        ("module.exports = { open() {}, close: () => {}, GRAMS: 2, weigh };",
+         [("open", "function", True), ("close", "function", True)]),
+        ("exports.open = open; exports.scales = require('./scales'); exports.log = console.log;", []),
+        ("exports.open = exports.close = void 0;", []),
+        ("exports.default = () => {}; exports.__esModule = true;", []),
+        ("function open() {}\nexports.open = function () { return open(); };", [("open", "function", False)]),
+        ("exports.open = () => 1;\nexports.open = () => 2;", []),
+    ],
+)  # fmt: skip
+def test_what_is_assigned_to_exports_is_defined(text: str, found: list[tuple[str, str, bool]]) -> None:
+    assert defined(text) == found
+
+
+def test_a_comment_belongs_to_what_stands_right_below_it() -> None:
+    text = b"/** Said of the file. */\n\n/** Opens. */\nexports.open = () => 1;\n\n// All.\nconst a = 1;\n"
+    found = read_facts(text, "hives.js").definitions
+    assert [text[d.start : d.end].split(b"\n")[0] for d in found] == [b"/** Opens. */", b"// All."]
+    (alone,) = read_facts(b"/** Said of the file. */\n\nconst a = 1;\n", "hives.js").definitions
+    assert alone.start == 26

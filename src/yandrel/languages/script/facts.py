@@ -515,17 +515,15 @@ def _is_handed_to_loader(function: Node) -> bool:
     return call is not None and text_of(call.child_by_field_name("function")) in LOADERS
 
 
+HANDED_ON = frozenset({"identifier", "member_expression", "assignment_expression"})
 NAME = re.compile(r"(?!__)[A-Za-z_$][\w$]*\Z")
 
 
 def _is_defined(name: str, value: Node) -> bool:
     """Whether what is assigned to an export is defined there, and not handed on from elsewhere."""
-    if NAME.match(name) is None or name == "default" or value.type in ("identifier", "assignment_expression"):
+    if NAME.match(name) is None or name == "default" or value.type in HANDED_ON:
         return False
-    inner: Node | None = value
-    while inner is not None and inner.type == "member_expression":
-        inner = inner.child_by_field_name("object")
-    return not _is_void(value) and required(inner) is None
+    return not _is_void(value) and required(value) is None
 
 
 def _is_void(value: Node) -> bool:

@@ -1,0 +1,1 @@
+exports.GRAMS = 2500;
