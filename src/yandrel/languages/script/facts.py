@@ -342,9 +342,10 @@ class _Reader:
             elif item.type == "pair":
                 key, right = item.child_by_field_name("key"), item.child_by_field_name("value")
                 own = right is not None and right.type == "identifier"
-                self.exports[text_of(key).strip("'\"")] = text_of(right) if own else text_of(key)
+                name = text_of(key).strip("'\"")
+                self.exports[name] = text_of(right) if own else name
                 if right is not None and right.type in FUNCTIONS:
-                    self.listed.append((text_of(key), item, right))
+                    self.listed.append((name, item, right))
             elif item.type == "method_definition":
                 name = text_of(item.child_by_field_name("name"))
                 self.exports[name] = name
@@ -397,8 +398,9 @@ class _Reader:
             kind = "function" if value.type in FUNCTIONS else "class" if value.type == "class" else "constant"
             made = BOUND if kind == "function" else made_by(value)
             self.add_definition(name, kind, node, value, made, False)
-        self.comment = None
         for name, item, value in self.listed:
+            above = item.prev_sibling
+            self.comment = above if above is not None and above.type == "comment" else None
             if NAME.match(name) is not None and name not in known and name not in self.assigned:
                 self.add_definition(name, "function", item, value, BOUND, True)
         if self.assigned or self.listed:

@@ -7,7 +7,7 @@ from tree_sitter import Node
 from yandrel.languages.edits import merge_edits
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.facts import WHOLE
-from yandrel.languages.script.pieces.assigned import HEAD, ExportRead, find_export_reads
+from yandrel.languages.script.pieces.assigned import HEAD, ExportRead, as_statement, find_export_reads
 from yandrel.languages.script.pieces.change import (
     STATEMENT,
     Change,
@@ -107,6 +107,9 @@ class Arriving:
 
     def as_exported(self, origin: Module, module: Module, piece: Piece, text: str) -> str:
         """Return a piece's text with the word `export` as it must be where it arrives."""
+        entry = self.change.entry_of(origin.unit, piece.definition)
+        if entry is not None:
+            text = as_statement(text, piece.target.name, _margin_of(entry, origin.source))
         at = start_of_statement(text, piece.target.unit)
         assigned = HEAD.match(text, at)
         if assigned is not None and origin.style.commonjs:
@@ -298,6 +301,12 @@ class Arriving:
         edit = Edit(statement.start_byte, statement.start_byte, b"export ")
         if edit not in origin.edits:
             origin.edits.append(edit)
+
+
+def _margin_of(node: Node, source: bytes) -> str:
+    """Return the white space that a node's line begins with."""
+    line = source[source.rfind(b"\n", 0, node.start_byte) + 1 : node.start_byte]
+    return line.decode("utf-8", "replace") if not line.strip() else ""
 
 
 def item_is_equals(origin: Module, item: Import) -> bool:

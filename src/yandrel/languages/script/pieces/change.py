@@ -6,13 +6,14 @@ from dataclasses import dataclass, field, replace
 from itertools import pairwise
 
 from msgspec import structs
+from tree_sitter import Node
 
 from yandrel.languages.script.components import COMPONENTS
 from yandrel.languages.script.deep import DeepFacts, read_deep
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led
 from yandrel.languages.script.grammar import parse
-from yandrel.languages.script.pieces.assigned import HEAD, assigns_whole
+from yandrel.languages.script.pieces.assigned import HEAD, assigns_whole, find_entry
 from yandrel.languages.script.pieces.attached import find_attached
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.statements import (
@@ -109,6 +110,12 @@ class Change:
         text = self.sources.get(unit, b"")[definition.start : definition.end].decode("utf-8", "replace")
         found = HEAD.match(text, start_of_statement(text, unit))
         return found is not None and found[2] == definition.name
+
+    def entry_of(self, unit: str, definition: Definition) -> Node | None:
+        """Return the entry of `module.exports = { … }` that a definition is, if it is one."""
+        if not definition.conditional or unit not in self.sources:
+            return None
+        return find_entry(self.module(unit).statements.root, definition)
 
     def goes_on_assigning(self, module: Module) -> bool:
         """Whether what arrives in a module can be assigned to its exports as it was before."""

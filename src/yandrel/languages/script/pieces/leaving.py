@@ -7,7 +7,7 @@ from tree_sitter import Node
 from yandrel.languages.edits import cut_span
 from yandrel.languages.script.deep import Reference
 from yandrel.languages.script.grammar import text_of
-from yandrel.languages.script.pieces.assigned import find_export_reads
+from yandrel.languages.script.pieces.assigned import find_export_reads, name_of_entry
 from yandrel.languages.script.pieces.change import Change, Module, Piece
 from yandrel.languages.script.pieces.docs import find_in_docs
 from yandrel.languages.script.pieces.users import TYPE_KINDS, Users
@@ -32,8 +32,12 @@ class Leaving:
         if piece.target.unit == module.new:
             self.rename_here(module, piece)
             return
-        for start, end in self.spans_of(module, piece):
+        entry = self.change.entry_of(module.unit, piece.definition)
+        for start, end in self.spans_of(module, piece) if entry is None else ():
             module.edits.append(Edit(*cut_span(module.source, start, end), b""))
+        if entry is not None:
+            start, end = entry_span(entry)
+            module.edits.append(Edit(min(start, piece.definition.start), end, b""))
         self.take_from_exports(module, piece)
         used = [
             r for r in module.deep.references
@@ -138,6 +142,11 @@ class Leaving:
             shorthand = reference.kind == "shorthand" and listed is None
             text = f"{piece.symbol.name}: {new}" if shorthand else new
             module.edits.append(Edit(reference.start, reference.end, text.encode()))
+        entry = self.change.entry_of(module.unit, piece.definition)
+        own = name_of_entry(entry) if entry is not None else None
+        if own is not None:
+            quotes = own.type == "string"
+            module.edits.append(Edit(own.start_byte + quotes, own.end_byte - quotes, new.encode()))
         if module.style.commonjs:
             for found in re.finditer(
                 rb"\b(?:module\.)?exports\.(" + re.escape(piece.symbol.name.encode()) + rb")\b", module.source

@@ -5,6 +5,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from yandrel.languages.script.facts import WHOLE
+from yandrel.languages.script.grammar import text_of
 from yandrel.languages.script.pieces.arriving import Arriving
 from yandrel.languages.script.pieces.change import Change, Piece
 from yandrel.languages.script.pieces.finishing import Finishing
@@ -15,6 +16,8 @@ from yandrel.languages.script.view import ScriptView
 from yandrel.model.changes import Relocation, Rewrite
 from yandrel.model.facts import Definition, Facts
 from yandrel.model.graph import Symbol
+
+THIS = re.compile(r"\b(?:this|super)\b")
 
 
 class Mover:
@@ -80,14 +83,20 @@ class Mover:
         if target.unit != symbol.unit and len(found) > 1:
             if symbol.name not in self.change.view.exports(symbol.unit).values():
                 return f"{symbol.name} has several declarations, and is not exported"
-        if definition.conditional:
+        entry = self.change.entry_of(symbol.unit, definition)
+        if definition.conditional and entry is None:
             return f"{symbol.name} is declared in one statement with others"
+        if entry is not None and target.unit != symbol.unit and THIS.search(text_of(entry)):
+            return f"{symbol.name} works with the object that it stands in"
+        own = rb"\bthis\s*\.\s*" + re.escape(symbol.name.encode()) + rb"(?![\w$])"
+        if entry is not None and re.search(own, self.change.sources[symbol.unit]):
+            return f"this.{symbol.name} is taken from the object that it stands in"
         if symbol.name == "default" and target.unit == symbol.unit:
             return "a default export without a name has no name to change"
         if self.change.view.exports(symbol.unit).get(WHOLE) == symbol.name and target.unit != symbol.unit:
             return f"{symbol.name} is all that {symbol.unit} exports: move the file"
         new = self.change.view.units.facts.get(self.change.old_of(target.unit))
-        if new is not None and self.change.is_assigned(symbol.unit, definition):
+        if new is not None and (entry is not None or self.change.is_assigned(symbol.unit, definition)):
             if target.name != symbol.name or target.unit != symbol.unit:
                 if target.name in self.change.view.exports(self.change.old_of(target.unit)):
                     return f"{target.unit} exports {target.name} already"

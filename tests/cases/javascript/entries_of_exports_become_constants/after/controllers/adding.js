@@ -1,0 +1,4 @@
+/** Adds one. */
+const add = (req, res) => res.json({ added: 1 });
+
+module.exports = { add };

@@ -1,0 +1,8 @@
+const GREETING = 'Good day';
+
+// All of them.
+async function list(req, res) {
+  res.json([GREETING]);
+}
+
+module.exports = { list };

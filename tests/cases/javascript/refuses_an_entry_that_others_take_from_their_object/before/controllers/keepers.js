@@ -1,0 +1,21 @@
+const GREETING = 'Good day';
+
+module.exports = {
+  // All of them.
+  async list(req, res) {
+    res.json([GREETING]);
+  },
+
+  /** Adds one. */
+  add: (req, res) => res.json({ added: 1 }),
+
+  'remove': async function (req, res) {
+    module.exports.add(req, res);
+  },
+
+  count() {
+    return this.kept().length;
+  },
+
+  kept: () => [],
+};
