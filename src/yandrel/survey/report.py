@@ -147,6 +147,8 @@ def _actions_of(definition: Definition, domain: str) -> list[str]:
         names = [definition.name.rpartition(".")[2]]
     elif definition.kind == "function":
         names = [definition.name]
+    elif definition.kind == "constant":
+        names = [member[:-2] for member in definition.members if member.endswith("()") and member[0] != "_"]
     elif definition.kind in TYPE_KINDS:
         own = action_of(definition.name, domain)
         methods = [m[:-2] for m in definition.members if m.endswith("()") and m[0] != "_"]

@@ -111,3 +111,9 @@ def test_a_comment_belongs_to_what_stands_right_below_it() -> None:
     assert [text[d.start : d.end].split(b"\n")[0] for d in found] == [b"/** Opens. */", b"// All."]
     (alone,) = read_facts(b"/** Said of the file. */\n\nconst a = 1;\n", "hives.js").definitions
     assert alone.start == 26
+
+
+def test_functions_of_an_object_are_its_members() -> None:
+    text = "const hives = { async open(a) {}, close: () => {}, 'weigh': function () {}, GRAMS: 2, [b]: c, ...d };"
+    (hives,) = read_facts(text.encode(), "hives.js").definitions
+    assert (hives.kind, hives.members) == ("constant", ("open()", "close()", "weigh()"))

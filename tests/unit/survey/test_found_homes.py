@@ -220,7 +220,9 @@ def test_files_alike_in_folders_of_their_own(tmp_path: Path, yandrel: Yandrel) -
     """`index.js` says nothing, but that each thing has a folder for its routes does."""
     files: dict[str, str | bytes] = {"package.json": '{"name": "waxmoor"}'}
     for domain in ("hives", "harvests", "bee-keepers", "queens", "about"):
-        files[f"src/routes/{domain}/index.js"] = "module.exports = require('express').Router();\n"
+        files[f"src/routes/{domain}/index.js"] = (
+            "const router = require('express').Router();\n\nmodule.exports = router;\n"
+        )
         if domain != "about":
             files[f"src/controllers/{domain}/index.js"] = "exports.list = () => [];\n"
             files[f"src/services/{domain}/index.js"] = "exports.find = () => [];\n"

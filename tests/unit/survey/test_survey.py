@@ -164,3 +164,24 @@ def test_a_root_that_says_what_follows_from_another_hides_no_folder(tmp_path: Pa
     assert [d["domain"] for d in report["domains"]] == ["hive", "keeper"]  # type: ignore[index, attr-defined]
     assert {r["role"]: r["units"] for r in report["roles"]} == {"controller": 2, "service": 4}  # type: ignore[index, attr-defined]
     assert report["without_domain"] == 0
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "exports.listHives = (req, res) => res.json([]);\nexports.addHive = (req, res) => res.json({});\n",
+        "module.exports = {\n  listHives(req, res) {},\n  addHive: async (req, res) => {},\n};\n",
+        "const hives = {\n  listHives(req, res) {},\n  addHive: (req, res) => {},\n};\nmodule.exports = hives;\n",
+        "export default {\n  async listHives(req, res) {},\n  addHive: (req, res) => {},\n};\n",
+    ],
+)
+def test_what_is_done_is_told_however_handlers_are_exported(
+    tmp_path: Path, yandrel: Yandrel, text: str
+) -> None:
+    files: dict[str, str | bytes] = {
+        "package.json": '{"name": "waxmoor"}',
+        "controllers/hiveController.js": text,
+        "models/hive.js": "class Hive {}\nmodule.exports = Hive;\n",
+    }
+    report = survey(write_tree(tmp_path, files), yandrel)
+    assert [(d["domain"], d["actions"]) for d in report["domains"]] == [("hives", ["add", "list"])]  # type: ignore[attr-defined]

@@ -607,7 +607,7 @@ def _gives_path(call: Node) -> bool:
 
 
 def _shape(node: Node | None, outer: Node) -> tuple[tuple[str, ...], tuple[str, ...], tuple[str, ...]]:
-    """Return bases, decorators and members of a class or interface."""
+    """Return bases, decorators and members of a class, an interface, or an object with functions."""
     bases: list[str] = []
     marks: list[str] = []
     members: list[str] = []
@@ -617,6 +617,8 @@ def _shape(node: Node | None, outer: Node) -> tuple[tuple[str, ...], tuple[str, 
         for child in place.children:
             if child.type == "decorator":
                 marks.append(_mark(child))
+    if node.type == "object":
+        return (), tuple(marks), tuple(_functions_in(node))
     for child in node.named_children:
         if child.type in ("class_heritage", "extends_type_clause"):
             bases += _bases_of(child)
@@ -630,6 +632,16 @@ def _shape(node: Node | None, outer: Node) -> tuple[tuple[str, ...], tuple[str, 
                 elif name is not None:
                     members.append(text_of(name))
     return tuple(bases), tuple(marks), tuple(members)
+
+
+def _functions_in(value: Node) -> Iterator[str]:
+    """Yield the names of an object's functions, as of methods."""
+    for entry in value.named_children:
+        held = entry.child_by_field_name("value")
+        if entry.type == "method_definition" or (held is not None and held.type in FUNCTIONS):
+            name = text_of(entry.child_by_field_name("key") or entry.child_by_field_name("name")).strip("'\"")
+            if NAME.match(name) is not None:
+                yield name + "()"
 
 
 def _bases_of(heritage: Node) -> list[str]:
