@@ -29,7 +29,10 @@ that it is a label, called, or asked for something."""
 RANGED = re.compile(rb"\.\.\.(%b)" % PART)
 """What stands after a range, not after another name."""
 AFTER = b":.({?! \n\t\r"
-DECLARED = re.compile(rb"[lvfc](?:et|ar|or|unc|ase)(?<![\w.]...)(?<!\w....)[ \t]+(%b)" % PART)
+DECLARED = re.compile(
+    rb"[lvfc](?:et(?<![\w.]let)|ar(?<![\w.]var)|or(?<![\w.]for)|unc(?<![\w.]func)|ase(?<![\w.]case))"
+    rb"[ \t]+(?=(%b))" % PART
+)
 """What a file itself calls so."""
 GIVEN = re.compile(rb"[{(]([\w, \t]*)\)? in\s")
 """What a closure is given."""
