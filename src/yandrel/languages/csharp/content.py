@@ -14,6 +14,7 @@ from yandrel.languages.csharp.grammar import (
     chain_of,
     condition_at,
     is_rooted,
+    members_in,
     modifiers_of,
     parse,
     parse_branches,
@@ -136,7 +137,7 @@ class ContentReader:
             return
         also = []
         body = node.child_by_field_name("body")
-        for member in body.named_children if body is not None else ():
+        for member in members_in(body):
             if member.type in ("constructor_declaration", "destructor_declaration"):
                 own = member.child_by_field_name("name")
                 if own is not None:

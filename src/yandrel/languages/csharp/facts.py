@@ -11,6 +11,7 @@ from yandrel.languages.csharp.grammar import (
     attributes_of,
     chain_of,
     condition_at,
+    members_in,
     modifiers_of,
     most_branches,
     parse,
@@ -161,7 +162,7 @@ class _Reader:
                     ".".join(text_of(p) for p in chain_of(c)) for c in child.named_children if chain_of(c)
                 ]
             elif child.type in ("declaration_list", "enum_member_declaration_list"):
-                for member in child.named_children:
+                for member in members_in(child):
                     read_member(member, members, inner, marks)
         told = modifiers_of(node)
         seen = [] if "public" in told else ["internal"]

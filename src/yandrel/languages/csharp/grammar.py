@@ -1,6 +1,7 @@
 """The grammar, loaded when first needed, and the kinds of node that are asked for."""
 
 import re
+from collections.abc import Iterator
 
 import tree_sitter_c_sharp
 from tree_sitter import Node, Tree
@@ -64,6 +65,7 @@ OUTLINES = Outlines(
     rb"\)(?<!new\(\))\s*(?::\s*(?:base|this)\s*\([^{};]*\)\s*)?",
     rb"(?:class|struct|record|interface)\s+\w+\s*(?:<[^;{}()]*>\s*)?\(",
 )
+UNDER_CONDITIONS = frozenset({"preproc_if", "preproc_else", "preproc_elif", "preproc_region"})
 DIRECTIVE = re.compile(rb"^[ \t]*#[ \t]*(if|elif|else|endif)\b([^\r\n]*)", re.MULTILINE)
 
 
@@ -216,6 +218,15 @@ def is_rooted(node: Node) -> bool:
             return False
         node = first
     return node.type == "alias_qualified_name" and text_of(node.child_by_field_name("alias")) == "global"
+
+
+def members_in(body: Node | None) -> Iterator[Node]:
+    """Yield what a type or a file holds, under conditions too."""
+    for child in body.named_children if body is not None else ():
+        if child.type in UNDER_CONDITIONS:
+            yield from members_in(child)
+        else:
+            yield child
 
 
 def start_with_condition(source: bytes, start: int, end: int) -> int:

@@ -1,0 +1,9 @@
+using Waxmoor.Hives;
+
+namespace Waxmoor
+{
+    public static class Program
+    {
+        public static void Main() => System.Console.WriteLine(new Colony().Frames);
+    }
+}
