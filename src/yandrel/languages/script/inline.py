@@ -20,8 +20,10 @@ APPLICATIONS = re.compile(r"app|api|server|router|fastify|\w+(?:App|Api|Server|R
 """What an application or a router is called, where another function makes it."""
 EXPRESS = re.compile(r"^express\s*\(\s*\)$")
 PLAIN = re.compile(rf"/((?:(?:{GENERIC.pattern})/)*[A-Za-z][\w-]*)(/.*)?$")
+PARAMETER_READ = re.compile(rb"\.param\s*\(\s*(?P<quote>['\"`])(?P<name>\w+)(?P=quote)")
+"""What is done with a parameter of the application's own routes."""
 PARTED = re.compile(
-    rb"\.(?:param|engine)\s*\(|(?:strict|case sensitive) routing"
+    rb"\.(?:param\s*\((?!\s*['\"`]\w+['\"`])|engine\s*\()|(?:strict|case sensitive) routing"
     rb"|\b(?:req|request)\.(?:url|path|baseUrl|route)\b"
 )
 """What is not the same in a router that is mounted below a prefix."""
@@ -29,6 +31,7 @@ MOUNTED_WHOLE = re.compile(rb"\w+\.use\(\s*(?:async\s*)?(?:function\b|\(|\w+\s*=
 MOUNTED = re.compile(
     r"\w+\.use\(\s*(['\"`])(?P<path>/[^'\"`]*)\1\s*,(?:.*,)?\s*(?P<router>\w+)\s*,?\s*\);?\Z", re.DOTALL
 )
+PARAMETERS = re.compile(r":(\w+)")
 FUNCTIONS = ("arrow_function", "function_expression")
 INDENT = "  "
 
@@ -78,13 +81,22 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
     if types and any(b": RequestHandler" in edit.text for edit in edits):
         edits += types
     text = apply_edits(source, edits) if edits else source
-    gathered, groups = _gather(text, unit, taken, style)
+    gathered, groups, left = _gather(text, unit, taken, style)
     text = apply_edits(text, gathered) if gathered else text
     first: dict[str, tuple[int, int]] = {}
     for name, group in groups.items():
         own = [place for route, place in zip(routes, lines, strict=True) if route.group == group]
         first[name] = (own[0][0], own[-1][1])
-    return Lifted(text, handlers, first, owners=frozenset(route.owner for route in routes))
+    notes = [
+        (
+            min(place[0] for route, place in zip(routes, lines, strict=True) if route.group == group),
+            f"/{group}",
+            why,
+        )
+        for group, why in left.items()
+    ]
+    owners = frozenset(route.owner for route in routes)
+    return Lifted(text, handlers, first, owners=owners, notes=notes)
 
 
 def _lines(node: Node) -> tuple[int, int]:
@@ -269,17 +281,21 @@ def _import_type(root: Node) -> list[Edit] | None:
     return None
 
 
-def _gather(text: bytes, unit: str, taken: set[str], style: Style) -> tuple[list[Edit], dict[str, str]]:
-    """Return the edits that turn the routes of each group into a router, and the groups by router."""
+def _gather(
+    text: bytes, unit: str, taken: set[str], style: Style
+) -> tuple[list[Edit], dict[str, str], dict[str, str]]:
+    """Return the edits that turn the routes of each group into a router, the groups by router, and why others
+    stay as they are."""
     root = parse(text, unit).root_node
     applications = _values(root, EXPRESS)
     routes = [route for route in find_routes(root) if route.owner in applications]
-    if _asks_for_its_path(root, text):
-        return [], {}
+    asked = _asks_for_its_path(root, text)
+    parameters = {found["name"].decode() for found in PARAMETER_READ.finditer(text)}
     statements = list(root.named_children)
     places = {route.statement.start_byte: route for route in routes}
     edits: list[Edit] = []
     groups: dict[str, str] = {}
+    left: dict[str, str] = {}
     found = dict.fromkeys(route.group for route in routes if route.group)
     spellings = Counter(group.lower() for group in found)
     for group in (group for group in found if spellings[group.lower()] == 1):
@@ -288,12 +304,20 @@ def _gather(text: bytes, unit: str, taken: set[str], style: Style) -> tuple[list
         first, last = (statements.index(route.statement) for route in (own[0], own[-1]))
         between = statements[first : last + 1]
         same = len({route.owner for route in own}) == 1 and all(route.handler for route in own)
-        if name in taken or not same or not all(_lets_pass(node, places) for node in between):
+        why = "asks for its path, which a router below a prefix would see another one of" if asked else ""
+        read = {word for route in own for word in PARAMETERS.findall(route.path)} & parameters
+        if read:
+            why = f"{own[0].owner}.param says what {min(read)} is, and a router would not ask it"
+        elif not why and not all(_lets_pass(node, places) for node in between):
+            why = "what is no route stands between its routes"
+        if why:
+            left[group] = why
+        if why or name in taken or not same:
             continue
         taken.add(name)
         groups[name] = group
         edits += _router(own, group, name, text, style)
-    return edits, groups
+    return edits, groups, left
 
 
 def _asks_for_its_path(root: Node, text: bytes) -> bool:

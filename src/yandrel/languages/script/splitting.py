@@ -100,7 +100,7 @@ class ScriptSplitter(LiftingSplitter):
         gathered = gather_routes(source, unit, skip)
         lifted = _with_gathered(lift_inline(gathered.text, unit), gathered, source)
         left = {found.group(2) for found in INLINE.finditer(lifted.text)}
-        lifted.notes = [
+        lifted.notes += [
             (source.count(b"\n", 0, found.start()) + 1, found.group(2).decode("utf-8", "replace"), STAYS)
             for found in INLINE.finditer(source)
             if found.group(2) in left and not _is_gathered(gathered, source, found.start())
@@ -120,6 +120,7 @@ def _with_gathered(lifted: Lifted, gathered: Lifted, source: bytes) -> Lifted:
     for found in (lifted.handlers, lifted.routers):
         for name, (first, last) in found.items():
             found[name] = rows.get(first, first), rows.get(last, last)
+    lifted.notes = [(rows.get(line, line), text, why) for line, text, why in lifted.notes]
     lifted.routers |= gathered.routers
     lifted.concepts |= gathered.concepts
     return lifted

@@ -1,0 +1,3 @@
+const hives = new Map([['1', { id: '1', name: 'Heath' }]]);
+
+module.exports = { hives };

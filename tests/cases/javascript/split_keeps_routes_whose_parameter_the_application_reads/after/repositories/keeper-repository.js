@@ -1,0 +1,3 @@
+const keepers = [{ id: '1', name: 'Wren' }];
+
+module.exports = { keepers };
