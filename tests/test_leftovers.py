@@ -87,3 +87,28 @@ def test_what_is_still_there_is_none(tmp_path: Path, yandrel: Yandrel) -> None:
     )
     said = moved(root, yandrel, f"{KOTLIN}/models/Rows.kt", f"{KOTLIN}/rows/")
     assert "To look at by hand" not in said
+
+
+def test_links_to_what_moves_are_told_of(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(
+        tmp_path,
+        {
+            "waxmoor/__init__.py": "",
+            "waxmoor/hives.py": "class Hive:\n    pass\n\n\nclass Frame:\n    pass\n",
+            "waxmoor/scales/__init__.py": "",
+            "waxmoor/scales/weigh.py": "LIMIT = 40\n",
+        },
+    )
+    (root / "tools").mkdir()
+    (root / "tools" / "hives.py").symlink_to("../waxmoor/hives.py")
+    (root / "tools" / "scales").symlink_to("../waxmoor/scales")
+    (root / "tools" / "away").symlink_to("/")
+    said = moved(root, yandrel, "waxmoor/hives.py:Frame", "waxmoor/frames.py")
+    assert "tools/hives.py  waxmoor/hives.py  (is a link to a file that Frame leaves)" in said
+    said = " ".join(moved(root, yandrel, "waxmoor/hives.py", "waxmoor/apiary.py").split())
+    assert "(is a link to what moves; it would have to lead to waxmoor/apiary.py now)" in said
+    said = " ".join(moved(root, yandrel, "waxmoor/scales/", "waxmoor/weights").split())
+    assert (
+        "tools/scales waxmoor/scales (is a link to a folder that waxmoor/scales/__init__.py leaves)" in said
+    )
+    assert "tools/away" not in said

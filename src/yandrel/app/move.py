@@ -13,6 +13,7 @@ from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveRepo
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.leftovers import list_leftovers
+from yandrel.moves.links import list_links
 from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.plan import ChangePlan, plan_relocation
 from yandrel.moves.proof import CYCLE, Proof, prove
@@ -150,6 +151,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     plan_texts(index, plan, proof.views, workspace.layout, step.written_in)
     plan_templates(index, plan)
     list_leftovers(index, plan, proof.views)
+    list_links(index, plan)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
         first = proof.refusals[0]
