@@ -22,6 +22,8 @@ UNKNOWN = [
     "func look() async throws {\n  for hive in try hives {\n    if await hive.isOpen {\n    }\n  }\n}\n",
     'class Scale {\n  #if !os(Linux)\n  #error("no scale")\n  #elseif swift(<6.1) || !_runtime(_ObjC)\n  #endif\n}\n',
     "struct Cells {\n  var all: [Cell] {\n    _read { yield cells }\n    _modify { yield &cells }\n  }\n}\n",
+    "func weigh(_ all: Int) {\n  switch all {\n  case .min ..< 0: shut()\n  case (few + 1)...many: open()\n  }\n}\n",
+    "struct Hive {\n  #if os(macOS)\n  // Seen from outside.\n  @objc\n  #endif\n  var lid: Int { 1 }\n}\n",
     "/* open */ final class Apiary: Place {\n  let first = hives.first!!, path = \\.[hive: 1]\n}\n",
 ]
 
@@ -29,7 +31,7 @@ UNKNOWN = [
 @pytest.mark.parametrize("text", UNKNOWN)
 def test_what_the_grammar_does_not_know(text: str) -> None:
     assert not parse(text.encode()).root_node.has_error
-    found = read_facts(text.encode(), "Hive.swift")
+    found = read_facts(text.encode())
     assert not found.problems
     assert len(found.definitions) == 1
     assert text[found.definitions[0].start : found.definitions[0].end].rstrip() == text.rstrip()
@@ -37,12 +39,12 @@ def test_what_the_grammar_does_not_know(text: str) -> None:
 
 def test_names_keep_their_places() -> None:
     text = UNKNOWN[4].encode()
-    mentions = {mention.name: mention.line for mention in read_facts(text, "Hive.swift").mentions}
+    mentions = {mention.name: mention.line for mention in read_facts(text).mentions}
     assert mentions["Hive"] == mentions["Comb"] == 2
 
 
 def test_what_is_broken_stays_broken() -> None:
-    assert read_facts(b"func weigh() {\n  return .success(())\n", "Hive.swift").problems
+    assert read_facts(b"func weigh() {\n  return .success(())\n").problems
 
 
 PARTS = "()|#warning|#error|\n|case|.A|.b|:|_read|_modify| {|!!|<<<|\\| |@_spi|(|)|/* a */|typealias T<A> = A where|swift"

@@ -31,9 +31,12 @@ ACCESSOR = re.compile(rb"\b_(read|modify)\b(?=\s*\{)")
 NOTED_AHEAD = re.compile(rb"/\*[^*\n][^\n]*?\*/(?=[ \t]*[\w@])")
 """A comment with code behind it."""
 NESTED_CASE = re.compile(rb"(\bcase[ \t]+|,[ \t]*)((?:\.[A-Z]\w*)+)(?=\.\w+[ \t]*[:,])")
+RANGE_FROM_SUM = re.compile(rb"(\bcase[ \t]+)\(([^()\n]*)\)(?=[ \t]*\.\.[.<])")
+RANGE_FROM_MEMBER = re.compile(rb"(\bcase[ \t]+)\.(?=\w+[ \t]*\.\.[.<])")
+"""Ranges that a value is compared with, which are read as a tuple or as a case of an enumeration."""
 KEY_PATH = re.compile(rb"\\\.(?=\[)")
 ATTRIBUTE_AT_TIMES = re.compile(
-    rb"(?<=\n)[ \t]*#if[^\n]*\n[ \t]*@\w+(?:\([^\n]*\))?[ \t]*\n[ \t]*#endif(?=\n)"
+    rb"(?<=\n)[ \t]*#if[^\n]*\n(?:[ \t]*//[^\n]*\n)*[ \t]*@\w+(?:\([^\n]*\))?[ \t]*\n[ \t]*#endif(?=\n)"
 )
 UNWRAPPED_TWICE = re.compile(rb"(?<=[\w)\]])!!(?=[),.\s])")
 ODD_OPERATOR = re.compile(rb"(?<=[\s(])<<<(?=[\s(])")
@@ -46,6 +49,8 @@ def spell_out(source: bytes) -> bytes:
     plain = WORDS.sub(_blank, source)
     plain = NOTHING.sub(_spell_nothing, plain)
     plain = IGNORED.sub(rb"\1_ ", plain)
+    plain = RANGE_FROM_SUM.sub(rb"\1 \2 ", plain)
+    plain = RANGE_FROM_MEMBER.sub(rb"\1 ", plain)
     plain = MATCHED.sub(rb"\1  ", plain)
     plain = UNLABELLED.sub(rb"\1  ", plain)
     plain = PREFIXED.sub(b" ", plain)
