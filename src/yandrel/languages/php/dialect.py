@@ -262,7 +262,7 @@ class PhpDialect(Dialect):
         """What stands in a file that composer.json loads is not found in one that nothing loads as it is."""
         listed = [path for path in self.view.project.listed if not path.endswith("/")]
         after = {relocation.unit(path) for path in listed}
-        if symbol.unit not in listed or target.unit in after or symbol.unit in self.successors:
+        if symbol.unit not in listed or target.unit in after:
             return []
         return [
             Refusal(

@@ -1,0 +1,9 @@
+<?php
+
+class Weigher
+{
+    public function weigh(): int
+    {
+        return 40;
+    }
+}
