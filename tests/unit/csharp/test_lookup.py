@@ -159,3 +159,27 @@ def test_a_branch_that_cannot_be_read_is_a_problem() -> None:
     facts = read_facts(CUT.replace(b"IList All", b"IList ((All"), "x.cs")
     assert facts.problems
     assert facts.definitions[0].members == ("All",)
+
+
+NEVER_READ = b"""namespace Waxmoor
+{
+#if false
+    this is not { code at all
+#endif
+    public class Hive
+    {
+#if !true // never
+        union { int a
+#else
+        public int Frames;
+#endif
+    }
+}
+"""
+
+
+@pytest.mark.parametrize("outline", [False, True])
+def test_what_is_never_read_need_be_no_code(outline: bool) -> None:
+    facts = read_facts(NEVER_READ, outline)
+    assert not facts.problems
+    assert [(d.name, d.members) for d in facts.definitions] == [("Hive", ("Frames",))]

@@ -65,6 +65,7 @@ OUTLINES = Outlines(
     rb"\)(?<!new\(\))\s*(?::\s*(?:base|this)\s*\([^{};]*\)\s*)?",
     rb"(?:class|struct|record|interface)\s+\w+\s*(?:<[^;{}()]*>\s*)?\(",
 )
+NEVER = re.compile(rb"#if[ \t]+(?:false|!true)[ \t]*(?://.*)?\Z")
 UNDER_CONDITIONS = frozenset({"preproc_if", "preproc_else", "preproc_elif", "preproc_region"})
 DIRECTIVE = re.compile(rb"^[ \t]*#[ \t]*(if|elif|else|endif)\b([^\r\n]*)", re.MULTILINE)
 
@@ -121,7 +122,8 @@ def most_branches(source: bytes) -> int:
 def blank_other_branches(source: bytes, wanted: int = 0) -> bytes:
     """Return source with the preprocessor's lines, and all branches but one, made blank.
 
-    Of each condition the branch of the number `wanted` stays, or the last, where it has no such one.
+    Of each condition the branch of the number `wanted` stays, or the last, where it has no such one; what is
+    never read, as it may be no code, does not.
     """
     lines = source.splitlines(keepends=True)
     words = [line.strip().removeprefix(b"\xef\xbb\xbf") for line in lines]
@@ -131,7 +133,8 @@ def blank_other_branches(source: bytes, wanted: int = 0) -> bytes:
     for number, (line, word) in enumerate(zip(lines, words, strict=True)):
         if word.startswith(b"#if"):
             last = lengths.get(number, 1) - 1
-            open_branches.append((0, min(wanted, last), not open_branches or _is_open(open_branches[-1])))
+            chosen = max(1, wanted) if NEVER.match(word) else min(wanted, last)
+            open_branches.append((0, chosen, not open_branches or _is_open(open_branches[-1])))
         elif word.startswith(b"#el") and open_branches:
             at, chosen, around = open_branches[-1]
             open_branches[-1] = (at + 1, chosen, around)
