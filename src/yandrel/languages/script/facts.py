@@ -436,13 +436,15 @@ class _Reader:
             node = stack.pop()
             kind = node.type
             if kind == "identifier":
-                self.loaded.add(text_of(node))
-                self.taken[text_of(node)] = None
+                name = text_of(node)
+                self.loaded.add(name)
+                self.taken[name] = None
             elif kind in BODIES:
                 continue
             elif kind == "member_expression" and (head := first_child(node)) and head.type == "identifier":
-                self.loaded.add(text_of(head))
-                self.taken[f"{text_of(head)}.{text_of(node.child_by_field_name('property'))}"] = None
+                name = text_of(head)
+                self.loaded.add(name)
+                self.taken[f"{name}.{text_of(node.child_by_field_name('property'))}"] = None
             else:
                 stack += node.named_children
 

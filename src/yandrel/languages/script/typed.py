@@ -27,20 +27,30 @@ def find_typed(
     own = [item for item in items if item.module.startswith(OWN)]
     names = {name.bound for item in own for name in item.names if name.bound.isidentifier()} - read
     spans = [(item.start, item.end) for item in items]
-    return tuple(sorted(name for name in names if not _is_read(name.encode(), source, root, spans)))
+    below = max((end for _, end in spans), default=0)
+    return tuple(
+        sorted(
+            name
+            for name in names
+            if not _is_read(name.encode(), source, root, [], below, len(source))
+            and not _is_read(name.encode(), source, root, spans, 0, below)
+        )
+    )
 
 
-def _is_read(name: bytes, source: bytes, root: Node, spans: list[tuple[int, int]]) -> bool:
-    """Whether a name stands for a value anywhere but in the import of it."""
-    at = source.find(name)
+def _is_read(
+    name: bytes, source: bytes, root: Node, spans: list[tuple[int, int]], start: int, stop: int
+) -> bool:
+    """Whether a name stands for a value in a part of the source, anywhere but in the import of it."""
+    at = source.find(name, start, stop)
     while at >= 0:
         end = at + len(name)
         member = source[at - 1 : at] == b"." and source[max(0, at - 3) : at] != b"..."
         if not member and not _is_part(source[at - 1 : at]) and not _is_part(source[end : end + 1]):
-            inside = any(start <= at < stop for start, stop in spans)
+            inside = any(first <= at < last for first, last in spans)
             if not inside and _is_value(root.named_descendant_for_byte_range(at, end)):
                 return True
-        at = source.find(name, end)
+        at = source.find(name, end, stop)
     return False
 
 
