@@ -195,8 +195,9 @@ class Arriving:
             else None
         )
         if final is not None and final.unit == module.new:
-            if final.name != reference.name:
-                text = f"{reference.name}: {final.name}" if reference.kind == "shorthand" else final.name
+            called = self.change.called_at_home(found.final, final.name)
+            if called != reference.name:
+                text = f"{reference.name}: {called}" if reference.kind == "shorthand" else called
                 edits.append(Edit(reference.start, reference.end, text.encode()))
             return
         if final is not None and self.has_import(module, reference.name, found.final, item.when):

@@ -111,6 +111,20 @@ class Change:
         found = HEAD.match(text, start_of_statement(text, unit))
         return found is not None and found[2] == definition.name
 
+    def uses(self, unit: str, symbol: Symbol) -> bool:
+        """Whether a module imports a definition, or its whole module."""
+        return any(e.unit == symbol.unit and e.name in ("", symbol.name) for e in self.view.edges_of(unit))
+
+    def called_at_home(self, symbol: Symbol, name: str) -> str:
+        """Return how a definition is named in its own module, where its name there is `name`."""
+        facts = self.view.units.facts.get(symbol.unit)
+        found = next((d for d in facts.definitions if d.name == symbol.name), None) if facts else None
+        if found is None or symbol in self.relocation.definitions:
+            return name
+        if self.is_assigned(symbol.unit, found):
+            return f"exports.{name}"
+        return f"module.exports.{name}" if self.entry_of(symbol.unit, found) is not None else name
+
     def entry_of(self, unit: str, definition: Definition) -> Node | None:
         """Return the entry of `module.exports = { … }` that a definition is, if it is one."""
         if not definition.conditional or unit not in self.sources:
@@ -122,6 +136,8 @@ class Change:
         if not module.style.commonjs or assigns_whole(module.source):
             return False
         arriving = [p for p in self.pieces if p.target.unit == module.new and p.symbol.unit != module.unit]
+        if module.unit and any(self.uses(module.unit, p.symbol) for p in arriving):
+            return False
         return bool(module.unit) or all(self.is_assigned(p.symbol.unit, p.definition) for p in arriving)
 
     def is_import_of(self, unit: str, name: str, symbol: Symbol) -> bool:

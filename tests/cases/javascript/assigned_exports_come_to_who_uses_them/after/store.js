@@ -1,0 +1,7 @@
+const kept = [];
+
+exports.all = () => kept;
+
+exports.keep = (hive) => {
+  kept.push(hive);
+};

@@ -1,0 +1,7 @@
+const store = require('../store');
+const { list } = require('./hives');
+
+exports.add = (req, res) => {
+  store.keep(req.body);
+  list(req, res);
+};

@@ -1,0 +1,5 @@
+const { add } = require('./adding');
+
+exports.greet = (req, res) => {
+  add(req, res);
+};
