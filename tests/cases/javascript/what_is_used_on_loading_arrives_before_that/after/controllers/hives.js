@@ -1,0 +1,1 @@
+exports.list = (req, res) => res.json([]);

@@ -1,0 +1,3 @@
+const routes = require('./routes/hives');
+
+routes.get('DELETE /')({}, { json: (it) => console.log(it) });

@@ -1,0 +1,5 @@
+exports.list = (req, res) => res.json([]);
+
+exports.remove = function (req, res) {
+  res.json({});
+};
