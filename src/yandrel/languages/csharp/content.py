@@ -8,6 +8,7 @@ from tree_sitter import Node
 
 from yandrel.languages.csharp.facts import ALIAS, STATIC
 from yandrel.languages.csharp.grammar import (
+    CONTAINERS,
     DECLARING,
     NAMESPACES,
     TYPE_KINDS,
@@ -26,7 +27,6 @@ from yandrel.languages.trees import Lead, dotted_text, text_of
 
 CREF = re.compile(rb'\bcref\s*=\s*"(?:[A-Z]:)?([A-Za-z_][\w.]*)')
 QUALIFIED = re.compile(rb"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?=\Z|,)")
-CONTAINERS = frozenset({"declaration_list", "preproc_if", "preproc_else", "preproc_region"})
 
 
 @dataclass(frozen=True, slots=True)

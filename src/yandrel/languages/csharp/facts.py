@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from tree_sitter import Node, Tree
 
 from yandrel.languages.csharp.grammar import (
+    CONTAINERS,
     NAMESPACES,
     TYPE_KINDS,
     attributes_of,
@@ -113,7 +114,7 @@ class _Reader:
                     self.read_members(body, self.open_namespace(child, namespace))
             elif child.type in TYPE_KINDS:
                 self.read_type(child, namespace)
-            elif child.type in ("preproc_if", "preproc_else", "declaration_list", "preproc_region"):
+            elif child.type in CONTAINERS:
                 self.read_members(child, namespace)
 
     def open_namespace(self, node: Node, outer: str) -> str:

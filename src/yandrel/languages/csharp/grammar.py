@@ -67,6 +67,7 @@ OUTLINES = Outlines(
 )
 NEVER = re.compile(rb"#if[ \t]+(?:false|!true)[ \t]*(?://.*)?\Z")
 UNDER_CONDITIONS = frozenset({"preproc_if", "preproc_else", "preproc_elif", "preproc_region"})
+CONTAINERS = UNDER_CONDITIONS | {"declaration_list"}
 DIRECTIVE = re.compile(rb"^[ \t]*#[ \t]*(if|elif|else|endif)\b([^\r\n]*)", re.MULTILINE)
 
 

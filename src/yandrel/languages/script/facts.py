@@ -54,8 +54,7 @@ class _Reader:
         self.has_module_syntax = False
         self.comment: Node | None = None
         self.seen: set[int] = set()
-        self.comments: dict[int, Node | None] = {}
-        self.assigned: dict[str, list[tuple[Node, Node]]] = {}
+        self.assigned: dict[str, list[tuple[Node, Node, Node | None]]] = {}
         self.listed: list[tuple[str, Node, Node]] = []
 
     def read(self) -> Facts:
@@ -64,7 +63,6 @@ class _Reader:
                 self.comment = self.comment_of_run(node)
                 continue
             if node.is_named:
-                self.comments[node.start_byte] = self.comment
                 self.read_statement(node)
                 self.comment = None
         self.define_assigned()
@@ -304,7 +302,7 @@ class _Reader:
                 if right.type != "identifier":
                     self.note_loaded(right)
                 if _is_defined(name, right):
-                    self.assigned.setdefault(name, []).append((node, right))
+                    self.assigned.setdefault(name, []).append((node, right, self.comment))
                 return
         self.acts += 1
         self.note_call(inner)
@@ -393,8 +391,7 @@ class _Reader:
         for name, places in self.assigned.items():
             if name in known or len(places) > 1:
                 continue
-            node, value = places[0]
-            self.comment = self.comments[node.start_byte]
+            node, value, self.comment = places[0]
             kind = "function" if value.type in FUNCTIONS else "class" if value.type == "class" else "constant"
             made = BOUND if kind == "function" else made_by(value)
             self.add_definition(name, kind, node, value, made, False)

@@ -304,7 +304,9 @@ def _gather(
         first, last = (statements.index(route.statement) for route in (own[0], own[-1]))
         between = statements[first : last + 1]
         same = len({route.owner for route in own}) == 1 and all(route.handler for route in own)
-        why = "asks for its path, which a router below a prefix would see another one of" if asked else ""
+        why = (
+            "the file asks for requests' paths, and a router below a prefix would see others" if asked else ""
+        )
         read = {word for route in own for word in PARAMETERS.findall(route.path)} & parameters
         if read:
             why = f"{own[0].owner}.param says what {min(read)} is, and a router would not ask it"

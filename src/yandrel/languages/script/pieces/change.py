@@ -107,7 +107,10 @@ class Change:
 
     def is_assigned(self, unit: str, definition: Definition) -> bool:
         """Whether a definition is what is assigned to an export: `exports.open = () => …`."""
-        text = self.sources.get(unit, b"")[definition.start : definition.end].decode("utf-8", "replace")
+        source = self.sources.get(unit, b"")[definition.start : definition.end]
+        if b"exports" not in source:
+            return False
+        text = source.decode("utf-8", "replace")
         found = HEAD.match(text, start_of_statement(text, unit))
         return found is not None and found[2] == definition.name
 
