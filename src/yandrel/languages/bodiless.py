@@ -47,21 +47,22 @@ class Outlines:
         self.otherwise = re.compile(otherwise) if otherwise else None
         self.kept = kept
 
-    def parse(self, source: bytes) -> tree_sitter.Tree:
-        """Parse UTF-8 source without what its functions hold; whole, where that leaves errors."""
+    def parse(self, source: bytes, start: int = 0) -> tree_sitter.Tree:
+        """Parse UTF-8 source from a place on without what its functions hold; whole, where that leaves
+        errors."""
         spelled = self.grammar.spelled(source)
-        tree = self.parse_as_outline(spelled)
+        tree = self.parse_as_outline(spelled, start)
         spell_out = self.grammar.spell_out
         if tree is not None and tree.root_node.has_error and spelled is source and spell_out is not None:
-            tree = self.parse_as_outline(spell_out(source))
+            tree = self.parse_as_outline(spell_out(source), start)
         if tree is None or tree.root_node.has_error:
             return self.grammar.parse(source, spelled)
         return tree
 
-    def parse_as_outline(self, source: bytes) -> tree_sitter.Tree | None:
+    def parse_as_outline(self, source: bytes, start: int = 0) -> tree_sitter.Tree | None:
         """Parse source without what its functions hold, errors or not; None where nothing is left out."""
-        ranges = self.find_ranges(source)
-        if len(ranges) < 2:
+        ranges = self.find_ranges(source, start)
+        if len(ranges) < 2 and not start:
             return None
         parser = self.grammar.parser
         parser.included_ranges = ranges
@@ -70,11 +71,12 @@ class Outlines:
         finally:
             parser.included_ranges = EVERYTHING
 
-    def find_ranges(self, source: bytes) -> list[Range]:
-        """Return what stands between the bodies that are passed over."""
+    def find_ranges(self, source: bytes, at: int = 0) -> list[Range]:
+        """Return what stands, from a place on, between the bodies that are passed over."""
         out: list[Range] = []
-        at, line, point = 0, 0, Point(0, 0)
-        bodies = list(self.find_bodies(source))
+        line = source.count(b"\n", 0, at)
+        point = Point(line, at - source.rfind(b"\n", 0, at) - 1)
+        bodies = list(self.find_bodies(source, at))
         if len(bodies) > MOST:
             bodies = sorted(nlargest(MOST, bodies, key=lambda span: span[1] - span[0]))
         for start, end in bodies:
@@ -85,12 +87,12 @@ class Outlines:
         out.append(Range(point, Point(END, END), at, END))
         return out
 
-    def find_bodies(self, source: bytes) -> Iterator[tuple[int, int]]:
-        """Yield the spans, without their brackets, of bodies whose layout leaves no doubt."""
+    def find_bodies(self, source: bytes, at: int = 0) -> Iterator[tuple[int, int]]:
+        """Yield the spans, without their brackets, of bodies from a place on whose layout leaves no doubt."""
         if self.otherwise is not None and self.otherwise.search(source):
             return
         kept = self.kept(source) if self.kept is not None else []
-        for found in self.body.finditer(source):
+        for found in self.body.finditer(source, at):
             start, end = found.end("open"), found.start("close")
             if end - start < SHORTEST or bisect_left(kept, start) < bisect_left(kept, end):
                 continue

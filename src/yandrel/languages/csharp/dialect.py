@@ -327,6 +327,14 @@ class CSharpDialect(Dialect):
         ):
             inside = namespace + "."
             rest = [s for key in kept if table.spelled[key].startswith(inside) for s in table.places[key]]
+            gone = [
+                s
+                for key in renaming.moved
+                if table.spelled[key].startswith(inside)
+                for s in table.places[key]
+            ]
+            if all(self._is_conditional(symbol) for symbol in gone):
+                continue
             if namespace and rest and all(self._is_conditional(symbol) for symbol in rest):
                 why = f"only what stands under a condition here would be left in {namespace}"
                 refusals.append(Refusal(rest[0].unit, 0, why, "move that as well"))

@@ -6,7 +6,7 @@ from dataclasses import replace
 from yandrel.languages.named.across import find_meant
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
-from yandrel.languages.named.table import Renaming
+from yandrel.languages.named.table import Renaming, SymbolTable, join_name
 from yandrel.model.changes import Refusal, Relocation
 from yandrel.model.facts import Definition, Facts
 from yandrel.model.graph import Symbol
@@ -29,8 +29,7 @@ def refuse_crossings(
         return []
     out = []
     for user, place, start in find_meant(dialect, renaming, contents, ("code", "member")):
-        definition = find_definition(dialect, place)
-        if definition is None or HELD_BACK not in definition.marks:
+        if not _is_held_back(dialect, renaming.table, place):
             continue
         here, there = (_part_after(relocation, symbol, part_of) for symbol in (user, place))
         if part_of(user.unit) == part_of(place.unit) and here != there:
@@ -38,6 +37,16 @@ def refuse_crossings(
             line = contents[user.unit].line_of(start)
             out.append(Refusal(user.unit, line, why, "make it public first, or move both"))
     return out
+
+
+def _is_held_back(dialect: Dialect, table: SymbolTable, symbol: Symbol) -> bool:
+    """Whether a definition is internal; one of several parts is what any of them says."""
+    definition = find_definition(dialect, symbol)
+    if definition is None or HELD_BACK not in definition.marks:
+        return False
+    name = join_name(definition.namespace, definition.name)
+    parts = (find_definition(dialect, part) for part in table.all_of(name, table.space_of(definition)))
+    return all(part is None or HELD_BACK in part.marks for part in parts)
 
 
 def find_definition(dialect: Dialect, symbol: Symbol) -> Definition | None:

@@ -8,8 +8,10 @@ from tree_sitter import Node
 from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
+from yandrel.languages.script.heads import Head, read_head
 from yandrel.languages.script.outlines import find_paths, parse_outline
 from yandrel.languages.script.roles import WITH_PATH
+from yandrel.languages.script.taken import BODIES, find_taken
 from yandrel.languages.script.typed import OWN, find_typed
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 
@@ -24,13 +26,6 @@ KINDS = {
     "enum_declaration": "enum",
     "internal_module": "namespace",
 }
-BODIES = frozenset(
-    {
-        "function_declaration", "function_expression", "arrow_function", "generator_function",
-        "generator_function_declaration", "method_definition", "interface_declaration",
-        "type_alias_declaration", "type_annotation", "comment", "string", "import_statement",
-    }
-)  # fmt: skip
 LOADERS = frozenset({"define", "require", "requirejs"})
 SPACE_OF = {b"import": "dynamic", b"require": "require"}
 WHOLE = "="
@@ -41,17 +36,21 @@ class _Reader:
     def __init__(self, source: bytes, path: str, outline: bool) -> None:
         self.source = source
         self.path = path
-        self.root = (parse_outline if outline else parse)(source, path).root_node
-        self.imports: list[Import] = []
+        head = read_head(source) if outline else Head([], 0)
+        tree = parse_outline(source, path, head.end) if outline else parse(source, path)
+        if tree.included_ranges[0].start_byte < head.end:
+            head = Head([], 0)
+        self.root = tree.root_node
+        self.head_end = head.end
+        self.imports: list[Import] = head.imports
         self.definitions: list[Definition] = []
         self.exports: dict[str, str] = {}
         self.early: list[str] = []
         self.calls: dict[str, None] = {}
-        self.loaded: set[str] = set()
-        self.taken: dict[str, None] = {}
+        self.run_on_loading: list[Node] = []
         self.acts = 0
         self.open = False
-        self.has_module_syntax = False
+        self.has_module_syntax = bool(head.imports)
         self.comment: Node | None = None
         self.seen: set[int] = set()
         self.assigned: dict[str, list[tuple[Node, Node, Node | None]]] = {}
@@ -67,12 +66,15 @@ class _Reader:
                 self.comment = None
         self.define_assigned()
         self.read_nested()
+        bound = {name.bound for item in self.imports for name in item.names}
+        taken = find_taken(self.source, self.run_on_loading, bound)
+        loaded = {text.partition(".")[0] for text in taken}
         component = is_component(self.path)
         marked = any(definition.marks for definition in self.definitions)
         return Facts(
             language_name(self.path),
             self.root.end_point[0] + 1 if self.source.strip() else 0,
-            tuple(self.settle_imports()),
+            tuple(self.settle_imports(loaded)),
             () if component else tuple(self.definitions),
             bound=tuple(self.early),
             exports=tuple(f"{k}={v}" for k, v in self.exports.items()),
@@ -81,24 +83,21 @@ class _Reader:
             calls=tuple(self.calls),
             problems=find_problems(self.root),
             secrets=find_secrets(self.source),
-            taken=tuple(self.taken_of_imports()),
-            typed=() if marked else find_typed(self.source, self.path, self.root, self.imports, self.loaded),
+            taken=taken,
+            typed=()
+            if marked
+            else find_typed(self.source, self.path, self.root, self.imports, loaded, self.head_end),
         )
 
-    def taken_of_imports(self) -> Iterator[str]:
-        """Yield what is read on loading of what is imported: `hives.count`, or `hives` itself."""
-        bound = {name.bound for item in self.imports for name in item.names}
-        return (text for text in self.taken if text.partition(".")[0] in bound)
-
-    def settle_imports(self) -> Iterator[Import]:
-        """Yield the imports in order, each with when it bites."""
+    def settle_imports(self, loaded: set[str]) -> Iterator[Import]:
+        """Yield the imports in order, each with when it bites, told from the names that loading reads."""
         for item in sorted(self.imports, key=lambda i: i.start):
             when = item.when
             names = {n.bound for n in item.names if n.bound not in ("*", WHOLE)}
             late = item.space == "import" or (
                 item.space == "require" and all(n.name == WHOLE for n in item.names)
             )
-            if when == When.LOAD and late and names and names.isdisjoint(self.loaded):
+            if when == When.LOAD and late and names and names.isdisjoint(loaded):
                 when = When.CALL
             yield Import(
                 item.module, item.names, item.whole, item.start, item.end, item.line, when, item.guarded,
@@ -427,23 +426,9 @@ class _Reader:
             call = function.child_by_field_name("object") if function is not None else None
 
     def note_loaded(self, node: Node) -> None:
-        """Collect the names that are read when the file is loaded, not when something is called."""
-        stack = [node]
-        while stack:
-            node = stack.pop()
-            kind = node.type
-            if kind == "identifier":
-                name = text_of(node)
-                self.loaded.add(name)
-                self.taken[name] = None
-            elif kind in BODIES:
-                continue
-            elif kind == "member_expression" and (head := first_child(node)) and head.type == "identifier":
-                name = text_of(head)
-                self.loaded.add(name)
-                self.taken[f"{name}.{text_of(node.child_by_field_name('property'))}"] = None
-            else:
-                stack += node.named_children
+        """Take what is read in a node for read when the file is loaded."""
+        if node.type not in BODIES:
+            self.run_on_loading.append(node)
 
     # -- nested ------------------------------------------------------------------------------------
 

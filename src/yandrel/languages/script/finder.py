@@ -1,6 +1,7 @@
 """Where a module's path leads, and how a module is spelled from elsewhere."""
 
 import posixpath
+import re
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -20,6 +21,8 @@ KNOWN_ENDINGS = (
     ".d.ts", ".d.mts", ".d.cts", ".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".json",
     ".vue", ".svelte", ".astro",
 )  # fmt: skip
+IRREGULAR = re.compile(r"^/|^\.{0,2}(?:/|\Z)|/\.{0,2}(?:/|\Z)")
+"""What a path has that is not yet the shortest way to say it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,6 +43,14 @@ def is_relative(spelled: str) -> bool:
     return spelled.startswith(("./", "../")) or spelled in (".", "..")
 
 
+def join_path(folder: str, spelled: str) -> str:
+    """Return the path that a relative one means from a folder; `.` for the root."""
+    head, slash, rest = spelled.partition("/")
+    if head == "." and slash and not IRREGULAR.search(rest):
+        return f"{folder}/{rest}" if folder else rest
+    return posixpath.normpath(posixpath.join(folder or ".", spelled))
+
+
 class Finder:
     """Finds files by specifiers, on one state of the application."""
 
@@ -52,7 +63,7 @@ class Finder:
     def find(self, spelled: str, unit: str) -> Led | None:
         """Return where a specifier leads from a unit, None where it leads to no file of the application."""
         if is_relative(spelled):
-            joined = posixpath.normpath(posixpath.join(posixpath.dirname(unit) or ".", spelled))
+            joined = join_path(posixpath.dirname(unit), spelled)
             if joined.startswith(".."):
                 return None
             only_folder = spelled.endswith("/") or spelled in (".", "..") or spelled.endswith("/..")

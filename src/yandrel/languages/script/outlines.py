@@ -52,8 +52,9 @@ def outlines_for(dialect: str) -> Outlines:
     return Outlines(GRAMMARS[dialect], HEADER, kept=find_paths)
 
 
-def parse_outline(source: bytes, path: str) -> tree_sitter.Tree:
-    """Parse UTF-8 source without what functions hold; JavaScript with types is read as what it is."""
+def parse_outline(source: bytes, path: str, start: int = 0) -> tree_sitter.Tree:
+    """Parse UTF-8 source without what functions hold, and without what stands before a place; JavaScript
+    with types is read as what it is. What cannot be read so is parsed whole."""
     if ".d." in path or is_component(path):
         return parse(source, path)
-    return parse_as_written(path, lambda dialect: outlines_for(dialect).parse(source))
+    return parse_as_written(path, lambda dialect: outlines_for(dialect).parse(source, start))

@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from tree_sitter import Node
 
 from yandrel.languages.script.grammar import language_name
+from yandrel.languages.script.taken import is_name, is_word
 from yandrel.model.facts import Import, When
 
 OWN = (".", "@/", "~", "#", "$", "src/", "app/")
@@ -15,25 +16,26 @@ AROUND_TYPES = frozenset({"type_query", "nested_type_identifier", "nested_identi
 
 
 def find_typed(
-    source: bytes, path: str, root: Node, imports: Iterable[Import], read: set[str]
+    source: bytes, path: str, root: Node, imports: Iterable[Import], read: set[str], start: int
 ) -> tuple[str, ...]:
     """Return the imported names of a TypeScript file that nothing reads as a value.
 
-    `read` are names that are known to be read; what stands in a body that was passed over counts as read.
+    `read` are names that are known to be read; what stands in a body that was passed over counts as read,
+    what stands before `start` holds nothing but imports and comments.
     """
     if language_name(path) != "typescript":
         return ()
     items = [item for item in imports if item.space == "import" and item.when != When.TYPES]
     own = [item for item in items if item.module.startswith(OWN)]
-    names = {name.bound for item in own for name in item.names if name.bound.isidentifier()} - read
+    names = {name.bound for item in own for name in item.names if is_name(name.bound)} - read
     spans = [(item.start, item.end) for item in items]
-    below = max((end for _, end in spans), default=0)
+    below = max((end for _, end in spans), default=start)
     return tuple(
         sorted(
             name
             for name in names
             if not _is_read(name.encode(), source, root, [], below, len(source))
-            and not _is_read(name.encode(), source, root, spans, 0, below)
+            and not _is_read(name.encode(), source, root, spans, start, below)
         )
     )
 
@@ -45,18 +47,12 @@ def _is_read(
     at = source.find(name, start, stop)
     while at >= 0:
         end = at + len(name)
-        member = source[at - 1 : at] == b"." and source[max(0, at - 3) : at] != b"..."
-        if not member and not _is_part(source[at - 1 : at]) and not _is_part(source[end : end + 1]):
+        if is_word(source, at, end):
             inside = any(first <= at < last for first, last in spans)
             if not inside and _is_value(root.named_descendant_for_byte_range(at, end)):
                 return True
         at = source.find(name, end, stop)
     return False
-
-
-def _is_part(letter: bytes) -> bool:
-    """Whether a letter beside a name makes it part of another."""
-    return letter.isalnum() or letter in (b"_", b"$") or letter > b"\x7f"
 
 
 def _is_value(node: Node | None) -> bool:

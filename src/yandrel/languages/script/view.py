@@ -220,7 +220,9 @@ class ScriptView(KeptGraph):
 
     def imported(self, unit: str, item: Import, name: ImportedName) -> Found:
         """Return where one name of an import leads."""
-        led = self.find_module(item.module, unit)
+        return self._taken_from(self.find_module(item.module, unit), unit, item, name)
+
+    def _taken_from(self, led: Led | None, unit: str, item: Import, name: ImportedName) -> Found:
         if led is None:
             return self.state_of_unfound(item.module, unit)
         if name.name in ("*", WHOLE):
@@ -233,40 +235,32 @@ class ScriptView(KeptGraph):
     # -- edges -----------------------------------------------------------------------------------
 
     def resolve(self, unit: str) -> Resolved:
-        return Resolved(tuple(self._find_edges(unit)), tuple(self._find_loads(unit)))
-
-    def _find_edges(self, unit: str) -> Iterator[Edge]:
-        for item in self.units.facts[unit].imports:
+        edges: list[Edge] = []
+        loads: dict[str, None] = {}
+        facts = self.units.facts[unit]
+        is_loaded = ".d." not in unit
+        for item in facts.imports:
+            led = self.find_module(item.module, unit)
             names = item.names or (ImportedName(WHOLE, "", item.start, item.end),)
-            for name in names:
-                found = self.imported(unit, item, name)
-                whole = name.name in ("*", WHOLE) or self.find_module(item.module, unit) is None
-                spelled = item.module if whole else f"{item.module}#{name.name}"
-                if item.space == "path" and found.state == State.MISSING:
-                    continue
-                yield Edge(
-                    item.line, spelled, int(found.state), found.named.unit, found.named.name,
-                    found.final.unit, found.final.name, item.when, item.guarded, found.through,
-                )  # fmt: skip
-
-    def _find_loads(self, unit: str) -> Iterator[str]:
-        seen: set[str] = set()
-        for item in self.units.facts[unit].imports if ".d." not in unit else ():
-            led = self.find_loaded(item.module, unit) if self.is_kept(unit, item) else ""
-            if led and led not in seen and led != unit:
-                seen.add(led)
-                yield led
+            found = [self._taken_from(led, unit, item, name) for name in names]
+            edges += _make_edges(item, names, found, led is None)
+            if led is not None and is_loaded and self._is_kept(unit, facts, item, found):
+                loads[self._loaded_for(led)] = None
+        return Resolved(tuple(edges), tuple(path for path in loads if path and path != unit))
 
     def is_kept(self, unit: str, item: Import) -> bool:
         """Whether an import is there when a unit is loaded; the compiler leaves out those of types alone."""
+        found = [self.imported(unit, item, name) for name in item.names]
+        return self._is_kept(unit, self.units.facts[unit], item, found)
+
+    def _is_kept(self, unit: str, facts: Facts, item: Import, found: list[Found]) -> bool:
         if item.when == When.TYPES or item.nested or item.space not in ("import", "require", "reexport"):
             return False
         if item.space != "import" or not item.names or language_name(unit) != "typescript":
             return True
-        typed = self.units.facts[unit].typed
-        names = (name for name in item.names if name.bound not in typed)
-        kinds = (self.kinds_of(self.imported(unit, item, name).final) for name in names)
-        return any(not found or not found <= ONLY_TYPES for found in kinds)
+        pairs = zip(item.names, found, strict=True)
+        kinds = (self.kinds_of(led.final) for name, led in pairs if name.bound not in facts.typed)
+        return any(not kind or not kind <= ONLY_TYPES for kind in kinds)
 
     def kinds_of(self, symbol: Symbol) -> set[str]:
         """Return what a name is in its unit; a function that a constant stands for is one of those."""
@@ -277,8 +271,11 @@ class ScriptView(KeptGraph):
     def find_loaded(self, spelled: str, unit: str) -> str:
         """Return the unit that is loaded for a module: not the declarations, but what they declare."""
         led = self.find_module(spelled, unit)
-        if led is None or not led.path.endswith(".d.ts"):
-            return led.path if led is not None else ""
+        return self._loaded_for(led) if led is not None else ""
+
+    def _loaded_for(self, led: Led) -> str:
+        if not led.path.endswith(".d.ts"):
+            return led.path
         stem = led.path.removesuffix(".d.ts")
         return next((path for path in (stem + ".js", stem + ".mjs") if path in self.units.facts), "")
 
@@ -347,3 +344,16 @@ def package_of(spelled: str) -> str:
     """Return the package that a specifier names."""
     parts = spelled.split("/")
     return "/".join(parts[:2]) if spelled.startswith("@") else parts[0]
+
+
+def _make_edges(
+    item: Import, names: tuple[ImportedName, ...], found: list[Found], outside: bool
+) -> Iterator[Edge]:
+    for name, led in zip(names, found, strict=True):
+        if item.space == "path" and led.state == State.MISSING:
+            continue
+        whole = outside or name.name in ("*", WHOLE)
+        yield Edge(
+            item.line, item.module if whole else f"{item.module}#{name.name}", int(led.state), led.named.unit,
+            led.named.name, led.final.unit, led.final.name, item.when, item.guarded, led.through,
+        )  # fmt: skip

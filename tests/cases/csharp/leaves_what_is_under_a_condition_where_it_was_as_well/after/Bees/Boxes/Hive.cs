@@ -1,0 +1,8 @@
+#if NET48
+namespace Bees.Boxes
+{
+    public class Hive
+    {
+    }
+}
+#endif

@@ -1,0 +1,8 @@
+#if NET48
+namespace Bees.Hives
+{
+    public class Hive
+    {
+    }
+}
+#endif

@@ -1,0 +1,6 @@
+namespace Waxmoor.Core
+{
+    public partial class Clock
+    {
+    }
+}

@@ -1,0 +1,9 @@
+using Waxmoor.Core;
+
+namespace Waxmoor.Web
+{
+    public class Ledger
+    {
+        Clock clock;
+    }
+}

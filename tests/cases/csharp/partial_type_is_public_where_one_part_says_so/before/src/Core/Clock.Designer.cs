@@ -1,0 +1,7 @@
+namespace Waxmoor.Core
+{
+    partial class Clock
+    {
+        private int ticks;
+    }
+}

@@ -1,0 +1,7 @@
+namespace Waxmoor.Core
+{
+    public class Ledger
+    {
+        Clock clock;
+    }
+}
