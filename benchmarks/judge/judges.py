@@ -119,7 +119,7 @@ def _faults_of_projects(root: Path) -> Counter[str]:
         try:
             tree = ElementTree.fromstring((root / project).read_bytes())
         except ElementTree.ParseError:
-            faults[f"{project} is no XML"] += 1
+            faults["a project that is no XML"] += 1
             continue
         listed = [
             node.get("Include", "").replace("\\", "/")
@@ -129,7 +129,9 @@ def _faults_of_projects(root: Path) -> Counter[str]:
         folder = (root / project).parent
         faults["listed and not there"] += sum(not (folder / path).exists() for path in listed)
         there |= {(folder / path).resolve() for path in listed}
-        below |= {path.resolve() for path in folder.rglob("*.cs")} if listed else set()
+        inner = [path.parent for path in folder.rglob("*.csproj") if path.parent != folder]
+        own = (path for path in folder.rglob("*.cs") if not any(path.is_relative_to(i) for i in inner))
+        below |= {path.resolve() for path in own} if listed else set()
     faults["there and not listed"] += len(below - there)
     return faults
 

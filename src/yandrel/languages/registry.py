@@ -14,7 +14,7 @@ LANGUAGES = {
         15,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 11),
-    "csharp": ("yandrel.languages.csharp.language", (".cs",), 12),
+    "csharp": ("yandrel.languages.csharp.language", (".cs",), 13),
     "go": ("yandrel.languages.go.language", (".go",), 6),
     "swift": ("yandrel.languages.swift.language", (".swift",), 6),
     "php": ("yandrel.languages.php.language", (".php",), 7),

@@ -8,7 +8,7 @@ from yandrel.languages.csharp.mentions import find_mentions
 
 def found(source: str, members: tuple[str, ...] = (), lower: bool = False) -> set[tuple[str, str]]:
     held = frozenset(member.encode() for member in members)
-    return {(space, name.decode()) for space, name in find_mentions(source.encode(), (), held, lower)}
+    return {(space, name.decode()) for space, name in find_mentions(source.encode(), (), held, (), lower)}
 
 
 def types(source: str, *members: str) -> set[str]:
@@ -55,6 +55,43 @@ def test_what_is_declared_is_no_type() -> None:
     assert "Note" not in types("void Make(string Note) { Use(Note); }")
     assert "Contains" not in types("bool Contains(int x) { return Contains(3); }", "Contains()")
     assert "Contains" in types("bool Contains(int x) { return Contains.Any; }", "Contains()")
+
+
+@pytest.mark.parametrize(
+    "source",
+    [
+        "Expect(bees, Contains(3));",
+        "return Contains (3);",
+        "x = y ? Weigh(1) : 2; Contains(x);",
+        "a = Contains(1);",
+    ],
+)
+def test_what_is_called_is_no_type(source: str) -> None:
+    assert "Contains" not in types(source)
+
+
+@pytest.mark.parametrize(
+    "source",
+    [
+        "new Contains(3);",
+        "[Test, Contains(3)] void Run() {}",
+        "if (x is Contains(3)) {}",
+        "x switch { Contains(3) => 1, _ => 2 };",
+        "record Hive(int x) : Contains(x);",
+        "typeof(Contains)",
+    ],
+)
+def test_types_with_brackets_behind_them(source: str) -> None:
+    assert "Contains" in types(source)
+
+
+def test_values_of_a_type_are_meant_before_dots() -> None:
+    source = (
+        b"class Hive { Scale Filter { get; } bool Any() { return Filter.Any; } }\n"
+        b"class Keeper { bool Any() { return Filter.None; } }\n"
+    )
+    mentions = {mention.name for mention in read_facts(source).mentions}
+    assert mentions == {"Hive", "Scale", "Keeper", "Filter.None"}
 
 
 def test_namespaces_in_small_letters() -> None:

@@ -192,10 +192,15 @@ class _Reader:
     def mentions(self) -> Iterator[Mention]:
         skipped = [*self.names_of_namespaces, *((item.start, item.end) for item in self.imports)]
         members = {name.encode() for d in self.definitions for name in d.members}
+        values = [
+            (d.start, d.end, frozenset(n.encode() for n in d.members if not n.endswith("()")))
+            for d in self.definitions
+            if d.members
+        ]
         outer = [*self.namespaces, *(item.module for item in self.imports)]
         lower = any(name[:1].islower() for name in outer)
         lines = Lines(self.source)
-        first = find_mentions(self.source, skipped, members, lower)
+        first = find_mentions(self.source, skipped, members, values, lower)
         for (space, text), at in sorted(first.items(), key=lambda item: item[1]):
             yield Mention(text.decode("utf-8", "replace"), lines.of(at), space)
 

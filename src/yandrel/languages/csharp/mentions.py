@@ -4,6 +4,8 @@ import re
 from collections.abc import Sequence, Set
 
 Span = tuple[int, int]
+Values = Sequence[tuple[int, int, Set[bytes]]]
+"""Where each type stands, and the names of its values: they are meant there by what stands before a dot."""
 TOKEN = re.compile(
     rb"[A-Z/\"'.@$#](?:(?<=/)(?:/[^\n]*|\*.*?\*/)"
     rb"|(?<=[@$])(?:[@$]?\"(?:(?<=@\")|(?<=@\$\"))(?:[^\"]|\"\")*\"|\"(?:[^\"\\\n]|\\.)*\")"
@@ -20,6 +22,10 @@ HOLE = re.compile(rb"\{([^{}\"]*)\}")
 NAME = re.compile(rb"(?<![\w.@])[A-Z][\w\x80-\xff]*(?:\.[A-Za-z_]\w*)*")
 LOWER = re.compile(rb"(?<![\w.@\x80-\xff])[a-z_]\w*(?:\.[A-Za-z_]\w*)+")
 CALL = re.compile(rb"\s*\(|<[^;(){}=]*>\s*\(")
+TYPE_BEFORE_BRACKET = re.compile(rb"(?:\b(?:new|is|case|not|and|or|record|struct|class)\s+|:\s*|\[\s*)\Z")
+"""What stands before a type that a bracket follows: one that is made, matched, declared, or built on."""
+PARTS = re.compile(rb"\((?:[^()]|\((?:[^()]|\([^()]*\))*+\))*+\)[^;{}()]*?=>")
+"""A pattern in brackets that begins an arm of a switch."""
 BEFORE_ATTRIBUTES = (b"[", b",", b":")
 ATTRIBUTE_BEFORE = re.compile(rb"[\[,:]\s*\Z")
 ATTRIBUTE_AFTER = re.compile(rb"\s*[\](,]")
@@ -30,6 +36,8 @@ NO_TYPES = frozenset(
     b"using namespace static when params this base where".split()
 )
 LONGEST = 60
+LIST = 400
+"""How far back a list of attributes may begin."""
 OF_TYPES = re.compile(rb"<[^;(){}=]*>\s*[.:>]")
 CAST = re.compile(rb"\)\s*[\w(@\"]")
 DECLARES = re.compile(
@@ -38,22 +46,23 @@ DECLARES = re.compile(
 
 
 def find_mentions(
-    source: bytes, skipped: Sequence[Span], members: Set[bytes], lower: bool
+    source: bytes, skipped: Sequence[Span], members: Set[bytes], values: Values, lower: bool
 ) -> dict[tuple[str, bytes], int]:
     """Return the first places of names that may lead to types, to attributes, and of members that are called.
 
     `skipped` are the spans of usings and namespaces' names, `members` what types hold, methods with their
     brackets; `lower` says that namespaces may begin with a small letter.
     """
-    return _Finder(source, skipped, members).find(lower)
+    return _Finder(source, skipped, members, values).find(lower)
 
 
 class _Finder:
-    def __init__(self, source: bytes, skipped: Sequence[Span], members: Set[bytes]) -> None:
+    def __init__(self, source: bytes, skipped: Sequence[Span], members: Set[bytes], values: Values) -> None:
         self.source = source
         self.skipped = skipped
         self.limit = max((end for _, end in skipped), default=0)
         self.members = members
+        self.values = values
         self.declared: set[bytes] = set()
         self.plain: set[bytes] = set()
         self.first: dict[tuple[str, bytes], int] = {}
@@ -84,12 +93,14 @@ class _Finder:
         head, dot, _ = text.partition(b".")
         if dot:
             head = head.rstrip()
-            self.add_chain(text, at)
+            if not self.is_value(head, at):
+                self.add_chain(text, at)
             end = at + len(text)
             if self.source[end : end + 1] in b"(< \n" and CALL.match(self.source, end):
                 last = text.rpartition(b".")[2].strip()
                 self.first.setdefault(("member", last), at)
-        if ("type", head) not in self.first and not self.is_member(head, at):
+        called = not dot and self.is_called(at, at + len(text))
+        if ("type", head) not in self.first and not called and not self.is_member(head, at):
             if not dot and self.declares(at, at + len(text)):
                 self.declared.add(head)
             self.first["type", head] = at
@@ -105,6 +116,24 @@ class _Finder:
         if before in BEFORE_ATTRIBUTES:
             return True
         return before.isspace() and ATTRIBUTE_BEFORE.search(self.source, max(0, at - 9), at) is not None
+
+    def is_value(self, name: bytes, at: int) -> bool:
+        """Whether a name is that of a property or a field of the type that it stands in."""
+        return any(name in names and start <= at < end for start, end, names in self.values)
+
+    def is_called(self, at: int, end: int) -> bool:
+        """Whether a name is that of a method that is called or declared: no type is."""
+        if self.source[end : end + 2].lstrip(b" ")[:1] != b"(" or self.is_in_attributes(at):
+            return False
+        if TYPE_BEFORE_BRACKET.search(self.source, max(0, at - LONGEST), at) is not None:
+            return False
+        return PARTS.match(self.source, self.source.index(b"(", end)) is None
+
+    def is_in_attributes(self, at: int) -> bool:
+        """Whether a name stands right in square brackets, as attributes do."""
+        start = self.source.rfind(b"[", max(0, at - LIST), at)
+        held = self.source[start:at]
+        return start >= 0 and b"]" not in held and held.count(b"(") == held.count(b")")
 
     def is_member(self, name: bytes, at: int) -> bool:
         """Whether a name is that of a method that is declared or called, or that of a value."""

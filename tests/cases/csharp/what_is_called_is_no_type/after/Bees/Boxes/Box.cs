@@ -1,0 +1,6 @@
+namespace Bees.Boxes
+{
+    public class Box
+    {
+    }
+}

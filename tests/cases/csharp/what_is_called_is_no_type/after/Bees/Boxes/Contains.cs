@@ -1,0 +1,7 @@
+namespace Bees.Boxes
+{
+    public static class Contains
+    {
+        public static bool Honey(string comb) { return comb == "honey"; }
+    }
+}

@@ -1,0 +1,12 @@
+using Bees.Boxes;
+
+namespace Bees.Checks
+{
+    public class HoneyCheck
+    {
+        public bool Run(string comb)
+        {
+            return Contains.Honey(comb);
+        }
+    }
+}

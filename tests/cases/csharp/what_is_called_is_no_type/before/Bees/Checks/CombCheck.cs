@@ -1,0 +1,10 @@
+namespace Bees.Checks
+{
+    public class CombCheck : Check
+    {
+        public bool Run(string comb)
+        {
+            return Both(comb != "", Contains(comb));
+        }
+    }
+}

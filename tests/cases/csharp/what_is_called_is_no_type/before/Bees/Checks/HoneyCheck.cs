@@ -1,0 +1,10 @@
+namespace Bees.Checks
+{
+    public class HoneyCheck
+    {
+        public bool Run(string comb)
+        {
+            return Contains.Honey(comb);
+        }
+    }
+}
