@@ -30,12 +30,24 @@ def test_imported_types(text: str) -> None:
     [
         ("export type * from './x';", "export      * from './x';"),
         ("type A<out B extends C, in out D> = B;", "type A<    B extends C,        D> = B;"),
+        ("type A<B, /* why */ out D> = B;", "type A<B, /* why */     D> = B;"),
+        ("class A<const in out B> {}", "class A<             B> {}"),
+        ("let a: { abstract?: B };", "let a: { Abstract?: B };"),
+        ("type A<type> = | (type extends B ? C : D);", "type A<type> = | (Type extends B ? C : D);"),
         ("let a: import('x').B<C, D>[] = 1;", "let a: import('x').B&C& D    = 1;"),
         ("foo(import('x'))", "foo(import('x'))"),
     ],
 )
 def test_spelled_out(text: str, spelled: str) -> None:
     assert spell_out(text.encode()).decode() == spelled
+
+
+def test_default_function_of_declarations() -> None:
+    text = "export default function ({ hive }: Given): Promise<void>;\nexport declare const a: 1;\n"
+    found = read_facts(text.encode(), "a.d.ts")
+    assert not found.problems
+    with_body = "export default function (hive) { return hive; }\n"
+    assert spell_out(with_body.encode()).decode() == with_body
 
 
 def test_what_is_broken_stays_broken() -> None:

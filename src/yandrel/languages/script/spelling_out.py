@@ -14,7 +14,14 @@ IN_BRACKETS = re.compile(rb"(?<=[\s:<|&=,>(])\((?=\s*(?:typeof\s+)?import\s*\(\s
 LISTS = re.compile(rb"(?:\s*\[\s*(?:\"[^\"\n]*\"|'[^'\n]*'|\d+)?\s*\])+")
 LISTS_OF_SEVERAL = re.compile(rb"\)((?:[ \t]*\[[ \t]*\])+)")
 TYPES_OF_ALL = re.compile(rb"^[ \t]*export[ \t]+(type)[ \t]*\*", re.MULTILINE)
-VARIANCE = re.compile(rb"[<,]\s*((?:in\s+)?out|in)\s+(?=[\w$]+\s+extends\b|[\w$]+\s*[,>=])")
+VARIANCE = re.compile(
+    rb"[<,](?:\s|/\*(?:[^*]|\*(?!/))*+\*/|//[^\n]*\n)*((?:const\s+)?(?:(?:in\s+)?out|in))\s+(?=[\w$]+\s+extends\b|[\w$]+\s*[,>=])"
+)
+CALLED_LIKE_WORDS = re.compile(
+    rb"\(\s*(type)\s+extends\b|(?:^[ \t]*|[(,{;]\s*)(abstract|accessor|using)(?=\??:)", re.MULTILINE
+)
+"""A type's parameter, a member or a parameter with the name of a word that begins a statement or a member."""
+DEFAULT_FUNCTION = re.compile(rb"^(export\s+default\s+function\s*)\(", re.MULTILINE)
 TOKEN = re.compile(rb"'[^'\n]*'|\"[^\"\n]*\"|`[^`]*`|=>|[<>(){}\[\],;]")
 OPENING = {b"<": b">", b"(": b")", b"{": b"}", b"[": b"]"}
 
@@ -31,7 +38,23 @@ def spell_out(source: bytes) -> bytes:
     for pattern, group in ((ASKED_FOR, 0), (LISTS_OF_SEVERAL, 1), (TYPES_OF_ALL, 1), (VARIANCE, 1)):
         for found in pattern.finditer(source):
             _blank(changed, *found.span(group))
+    for found in CALLED_LIKE_WORDS.finditer(source):
+        at = found.start(found.lastindex or 1)
+        changed[at] = ord(source[at : at + 1].upper())
+    for found in DEFAULT_FUNCTION.finditer(source):
+        if _is_declared_alone(source, found.end() - 1):
+            start, end = found.span(1)
+            changed[start:end] = b"declare function D".ljust(end - start)
     return bytes(changed)
+
+
+def _is_declared_alone(source: bytes, start: int) -> bool:
+    """Whether a function's parameters are followed by the type of what it returns, and by no body."""
+    places = _find_parts(source, start)
+    for token in TOKEN.finditer(source, places[-1]) if len(places) > 1 else ():
+        if token[0] in (b";", b"{"):
+            return token[0] == b";"
+    return False
 
 
 def _join_arguments(source: bytes, at: int, changed: bytearray) -> None:
