@@ -103,3 +103,26 @@ def test_the_applications_own_faults(tmp_path: Path, yandrel: Yandrel) -> None:
         ),
         ("wrong-way", "models/Harvest.java", BASE + "services/HarvestService.java:HarvestService"),
     }
+
+
+def compile_modules(root: Path) -> None:
+    """Compile every module of a case by what its module-info says that it reads."""
+    names = {path.parent: path.read_text().split()[1] for path in root.rglob("module-info.java")}
+    places = [f"{name}={folder}" for folder, name in names.items()]
+    words = ["javac", "-d", str(root.parent / "modules")]
+    words += [word for place in places for word in ("--module-source-path", place)]
+    done = subprocess.run(
+        [*words, "--module", ",".join(names.values())], capture_output=True, text=True, check=False
+    )
+    assert done.returncode == 0, done.stderr
+
+
+def test_modules_read_what_comes_into_them(tmp_path: Path, yandrel: Yandrel) -> None:
+    case = Path(__file__).parent / "cases/java/module_requires_what_a_class_out_of_a_file_uses"
+    root = tmp_path / "app"
+    shutil.copytree(case / "before", root)
+    core = root / "core/src/main/java/module-info.java"
+    core.write_text(core.read_text().replace("    requires org.slf4j;\n", ""))
+    compile_modules(root)
+    assert yandrel(root, *(case / "command").read_text().split()).status == 0
+    compile_modules(root)

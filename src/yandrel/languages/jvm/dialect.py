@@ -13,6 +13,7 @@ from yandrel.languages.jvm.kotlin_limits import are_same, refuse_in_kotlin
 from yandrel.languages.jvm.kotlin_tree import facade_name
 from yandrel.languages.jvm.module_reach import MODULE_INFO, JavaModules
 from yandrel.languages.jvm.modules import ModuleFile
+from yandrel.languages.jvm.requires import find_required
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.jvm.visibility import Visibility
 from yandrel.languages.named.across import find_unseen, refuse_unseen
@@ -242,11 +243,13 @@ class JvmDialect(Dialect):
         return (newline * 2).join([*parts, *pieces]) + newline
 
     def edit_module(
-        self, unit: str, content: Content, relocation: Relocation, renaming: Renaming
+        self, unit: str, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Edit]:
         if not unit.endswith(MODULE_INFO):
             return []
-        return ModuleFile(unit, content.source, relocation, renaming).edits()
+        modules = JavaModules(self.view.project, relocation)
+        required = find_required(modules, relocation, contents).get(modules.place_of(unit)[0], [])
+        return ModuleFile(unit, contents[unit].source, relocation, renaming, required).edits()
 
     def namespace_after(
         self, unit: str, new: str, content: Content, block: Block, expected: str | None

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from typing import TYPE_CHECKING
 
 from yandrel.languages.jvm.facts import read_facts
-from yandrel.languages.jvm.module_reach import MODULE_INFO
+from yandrel.languages.jvm.module_reach import MODULE_INFO, names_of_modules
 from yandrel.languages.jvm.project import MANIFESTS, find_project
 from yandrel.languages.jvm.roles import HINTS
 from yandrel.languages.jvm.view import JvmView
@@ -84,6 +84,7 @@ class JvmLanguage(NamedLanguage):
         if any(unit.endswith(MODULE_INFO) for unit in view.units.facts):
             moved = units & view.units.facts.keys()
             words |= {last_of(name) for unit in moved for name in view.units.facts[unit].namespaces}
+            words |= {last_of(name) for name in names_of_modules(view.project, relocation)}
         return words
 
     def hints(self) -> tuple[Hint, ...]:

@@ -15,6 +15,21 @@ NAME = re.compile(rb"\bmodule\s+([\w.]+)\s*\{")
 REQUIRES = re.compile(rb"\brequires\s+((?:static\s+|transitive\s+)*)([\w.]+)\s*;")
 EXPORTS = re.compile(rb"\bexports\s+([\w.]+)\s*(?:to\s+([\w.,\s]+))?;")
 TRANSITIVE = "transitive "
+PASSED_ON = {
+    "java.desktop": ("java.xml", "java.datatransfer"),
+    "java.management.rmi": ("java.management", "java.rmi"),
+    "java.sql": ("java.transaction.xa", "java.logging", "java.xml"),
+    "java.sql.rowset": ("java.logging", "java.naming", "java.sql"),
+    "java.xml.crypto": ("java.xml",),
+    "jdk.compiler": ("java.compiler",),
+    "jdk.management": ("java.management",),
+    "java.se": (
+        "java.security.jgss", "java.desktop", "java.net.http", "java.xml.crypto", "java.instrument",
+        "java.sql.rowset", "java.management.rmi", "java.compiler", "java.scripting", "java.security.sasl",
+        "java.prefs",
+    ),
+}  # fmt: skip
+"""What modules of the JDK pass on to those that read them."""
 
 
 def read_module_infos(manifests: Mapping[str, bytes]) -> Iterator[PathMap]:
@@ -83,7 +98,7 @@ class JavaModules:
                 target = ahead.pop()
                 if target not in found:
                     found.add(target)
-                    ahead += passed_on.get(target, ())
+                    ahead += passed_on.get(target, PASSED_ON.get(target, ()))
             out[item.pattern] = found
         return out
 
@@ -103,3 +118,10 @@ class JavaModules:
     def name_of(self, path: str) -> str:
         module, package = self.place_of(path)
         return f"{package} (in the module {module})" if module else path
+
+
+def names_of_modules(project: Project, relocation: Relocation) -> set[str]:
+    """Return the modules that something moves into."""
+    modules = JavaModules(project, relocation)
+    targets = {*relocation.units.values(), *(symbol.unit for symbol in relocation.definitions.values())}
+    return {modules.place_of(target)[0] for target in targets} - {""}

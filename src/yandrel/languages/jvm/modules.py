@@ -1,4 +1,5 @@
-"""Java's module-info: the packages that a module exports and opens follow their types."""
+"""Java's module-info: the packages that a module exports and opens follow their types, and what it reads
+what they use."""
 
 from collections.abc import Iterator
 
@@ -18,21 +19,25 @@ KINDS = ("exports_module_directive", "opens_module_directive")
 class ModuleFile:
     """One module-info, and where the types of the packages in it go."""
 
-    def __init__(self, unit: str, source: bytes, relocation: Relocation, renaming: Renaming) -> None:
+    def __init__(
+        self, unit: str, source: bytes, relocation: Relocation, renaming: Renaming, required: list[str]
+    ) -> None:
         self.folder = unit[: -len(MODULE_INFO)]
+        self.required = required
         self.source = source
         self.relocation = relocation
         self.renaming = renaming
         self.said: set[tuple[str, str]] = set()
 
     def edits(self) -> list[Edit]:
-        """Return the edits after which the packages that types go to are handed out like those they leave."""
+        """Return the edits after which the packages that types go to are handed out like those they leave,
+        and what comes into the module finds what it uses."""
         directives = list(self.directives())
         homes = [self.homes_of(name) for _, name in directives]
         for (directive, name), places in zip(directives, homes, strict=True):
             if name in places:
                 self.said.add((directive.type, name))
-        edits: list[Edit] = []
+        edits = self.require()
         for (directive, name), places in zip(directives, homes, strict=True):
             fresh = [place for place in places if (directive.type, place) not in self.said]
             self.said |= {(directive.type, place) for place in fresh}
@@ -44,10 +49,31 @@ class ModuleFile:
                 edits.append(Edit(end, end, text.encode()))
         return edits
 
+    def require(self) -> list[Edit]:
+        """Return the edit that requires other modules, below what is required already."""
+        body = next((b for node in self.declarations() if (b := node.child_by_field_name("body"))), None)
+        if body is None or not self.required:
+            return []
+        last = [c for c in body.named_children if c.type == "requires_module_directive"]
+        indent = "    "
+        at = body.start_byte + 1
+        if last:
+            start = self.source.rfind(b"\n", 0, last[-1].start_byte) + 1
+            before = self.source[start : last[-1].start_byte]
+            indent = before.decode() if not before.strip() else indent
+            at = last[-1].end_byte
+        lines = "".join(f"{newline_of(self.source)}{indent}requires {name};" for name in self.required)
+        return [Edit(at, at, lines.encode())]
+
+    def declarations(self) -> Iterator[Node]:
+        for node in parse(self.source).root_node.named_children:
+            if node.type == "module_declaration":
+                yield node
+
     def directives(self) -> Iterator[tuple[Node, str]]:
         """Yield what hands out packages, with the package's name."""
-        for node in parse(self.source).root_node.named_children:
-            body = node.child_by_field_name("body") if node.type == "module_declaration" else None
+        for node in self.declarations():
+            body = node.child_by_field_name("body")
             for directive in body.named_children if body is not None else ():
                 package = directive.child_by_field_name("package")
                 if directive.type in KINDS and package is not None:

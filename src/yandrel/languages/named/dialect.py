@@ -224,7 +224,7 @@ class Dialect(ABC):
         return []
 
     def edit_module(
-        self, unit: str, content: Content, relocation: Relocation, renaming: Renaming
+        self, unit: str, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Edit]:
         """Return the edits of what a file says about namespaces as wholes: what a module hands out."""
         return []

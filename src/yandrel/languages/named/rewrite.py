@@ -327,8 +327,10 @@ class FileRewriter:
             start, end = cut_span(content.source, held.start, held.end)
             self.edits.append(Edit(start, end, b""))
         self.rename_definitions()
-        relocation = self.context.relocation
-        self.edits += self.dialect.edit_module(self.unit, content, relocation, self.context.renaming)
+        context = self.context
+        self.edits += self.dialect.edit_module(
+            self.unit, context.relocation, context.renaming, context.contents
+        )
         gone = [(h.start, h.end) for h in self.leaving]
         self.edits += [
             edit

@@ -1,0 +1,7 @@
+package coop.waxmoor.core;
+
+import java.sql.Connection;
+
+public class Store {
+    private Connection connection;
+}

@@ -1,0 +1,7 @@
+package coop.waxmoor.web;
+
+import coop.waxmoor.core.Hive;
+
+public class Page {
+    Hive hive;
+}

@@ -1,0 +1,4 @@
+package coop.waxmoor.core;
+
+public class Hive {
+}

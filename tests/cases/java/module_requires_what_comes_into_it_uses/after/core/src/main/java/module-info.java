@@ -1,0 +1,6 @@
+module coop.waxmoor.core {
+    requires java.sql;
+    requires org.slf4j;
+
+    exports coop.waxmoor.core;
+}
