@@ -3,8 +3,10 @@
 import pytest
 
 from yandrel.languages.swift.content import read_content
+from yandrel.languages.swift.dependencies import DEPENDENCY_MAP, Dependencies, depend
 from yandrel.languages.swift.facts import read_facts
-from yandrel.languages.swift.project import find_project, find_targets, module_of
+from yandrel.languages.swift.project import find_project
+from yandrel.languages.swift.targets import find_targets, module_of
 from yandrel.model.project import Units
 
 SOURCE = b"""import Core
@@ -65,7 +67,7 @@ def test_targets_with_their_folders_and_dependencies() -> None:
     assert {(root.path, root.namespace) for root in project.roots} == {
         ("Libraries/Core/", "Core"), ("Tests/CoreTests/", "CoreTests"),
     }  # fmt: skip
-    depends = {item.pattern: item.targets for item in project.maps}
+    depends = {item.pattern: item.targets for item in project.maps if item.kind == DEPENDENCY_MAP}
     assert "Core" in depends["CoreTests"]
     assert depends["Core"] == ()
 
@@ -75,3 +77,52 @@ def test_targets_with_their_folders_and_dependencies() -> None:
 )
 def test_what_a_target_is_imported_by(name: str, module: str) -> None:
     assert module_of(name) == module
+
+
+@pytest.mark.parametrize(
+    ("before", "after"),
+    [
+        ('.target(name: "A")', '.target(name: "A", dependencies: ["B"])'),
+        ('.target(name: "A", path: "a")', '.target(name: "A", dependencies: ["B"], path: "a")'),
+        ('.target(\n  name: "A"\n)', '.target(\n  name: "A",\n  dependencies: ["B"]\n)'),
+        ('.target(name: "A", dependencies: [])', '.target(name: "A", dependencies: ["B"])'),
+        ('.target(name: "A", dependencies: ["C"])', '.target(name: "A", dependencies: ["C", "B"])'),
+        (
+            '.target(name: "A", dependencies: [\n  .product(name: "C", package: "c")\n])',
+            '.target(name: "A", dependencies: [\n  .product(name: "C", package: "c"),\n  "B"\n])',
+        ),
+        (
+            '.target(name: "A", dependencies: [\n  "C" // of bees, ["\n])',
+            '.target(name: "A", dependencies: [\n  "C",\n  "B" // of bees, ["\n])',
+        ),
+        (
+            '.target(name: "A", dependencies: [\r\n  "C",\r\n  "D",\r\n])',
+            '.target(name: "A", dependencies: [\r\n  "C",\r\n  "D",\r\n  "B",\r\n])',
+        ),
+    ],
+)
+def test_targets_depend_on_more(before: str, after: str) -> None:
+    package = f'let package = Package(name: "W", targets: [{before}])'.encode()
+    (edit,) = depend(package, frozenset({'A\n"B"'}))
+    assert package[: edit.start] + edit.text + package[edit.end :] == package.replace(
+        before.encode(), after.encode()
+    )
+
+
+def test_what_a_target_cannot_depend_on() -> None:
+    package = b"""let package = Package(name: "W", targets: [
+        .target(name: "A"),
+        .target(name: "B", dependencies: ["A", .product(name: "Kit", package: "kit")]),
+        .executableTarget(name: "Run"),
+        .target(name: "Late", dependencies: late),
+        .testTarget(name: "Tests"),
+    ])"""
+    project = find_project(Units({}), {"Package.swift": package}, ())
+    dependencies = Dependencies(project)
+    assert dependencies.add("A", "Kit", "B") is None
+    assert dependencies.add("Tests", "Run", "B") is None
+    for here, there in (("A", "B"), ("A", "Run"), ("A", "Tests"), ("Late", "A"), ("A", "Other")):
+        assert dependencies.add(here, there, "B") is not None
+    assert dependencies.needed == {
+        "Package.swift": {'A\n.product(name: "Kit", package: "kit")', 'Tests\n"Run"'}
+    }

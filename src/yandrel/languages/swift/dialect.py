@@ -10,9 +10,10 @@ from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.swift.content import read_content
-from yandrel.languages.swift.project import DEPENDENCY_MAP, MANIFEST
+from yandrel.languages.swift.dependencies import DEPENDENCY_MAP, Dependencies
+from yandrel.languages.swift.project import MANIFEST
 from yandrel.languages.swift.view import SwiftView
-from yandrel.model.changes import Edit, Refusal, Relocation
+from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 from yandrel.model.graph import Symbol
 from yandrel.model.project import SourceRoot
 
@@ -118,9 +119,10 @@ class SwiftDialect(Dialect):
         return [
             *refuse_private(self, relocation, contents),
             *refuse_crossings(self, relocation, renaming, contents, module_of),
-            *self.undeclared(relocation, renaming, contents, module_of),
+            *self.declare(relocation, renaming, contents, module_of, Dependencies(self.view.project)),
             *self.overlapping(relocation),
             *self.strayed(relocation),
+            *self.emptied(relocation, contents),
         ]
 
     def module_finder(self, relocation: Relocation) -> Callable[[str], str]:
@@ -157,18 +159,40 @@ class SwiftDialect(Dialect):
                 out.append(Refusal(self.unit_in(root), 0, why, "choose another place"))
         return out
 
+    def emptied(self, relocation: Relocation, contents: Mapping[str, Content]) -> list[Refusal]:
+        """No target that Package.swift lists loses its last file."""
+        listed = {m.scope: m.pattern for m in self.view.project.maps if m.kind == DEPENDENCY_MAP}
+        gone = {old.unit for old in relocation.definitions if self.is_emptied(old.unit, relocation, contents)}
+        kept = [relocation.unit(unit) for unit in self.view.units.facts if unit not in gone]
+        kept += [new.unit for new in relocation.definitions.values()]
+        out = []
+        for folder, name in listed.items():
+            moved = relocation.unit(folder)
+            lost = next((unit for unit in self.view.units.facts if unit.startswith(folder)), "")
+            if lost and not any(unit.startswith(moved) for unit in kept):
+                why = f"nothing would be left of the target {name}, which Package.swift lists"
+                out.append(Refusal(lost, 0, why, "leave a file there, or take the target off the list first"))
+        return out
+
+    def is_emptied(self, unit: str, relocation: Relocation, contents: Mapping[str, Content]) -> bool:
+        """Whether all that a unit holds leaves it."""
+        content = contents.get(unit)
+        leaving = {old.name for old, new in relocation.definitions.items() if new.unit != unit}
+        return content is not None and not content.acts and all(h.name in leaving for h in content.held)
+
     def unit_in(self, root: SourceRoot) -> str:
         """Return the first unit of a target, or its folder where it has none."""
         return next((unit for unit in self.view.units.facts if unit.startswith(root.path)), root.path)
 
-    def undeclared(
+    def declare(
         self,
         relocation: Relocation,
         renaming: Renaming,
         contents: Mapping[str, Content],
         module_of: Callable[[str], str],
+        dependencies: Dependencies,
     ) -> list[Refusal]:
-        """A module imports only what Package.swift says that it depends on."""
+        """Note what targets must newly depend on; a module imports only what Package.swift lets it."""
         depends = {m.pattern: set(m.targets) for m in self.view.project.maps if m.kind == DEPENDENCY_MAP}
         out = []
         for unit, content in contents.items():
@@ -177,11 +201,19 @@ class SwiftDialect(Dialect):
             asked = self.asked_for(unit, content, relocation, renaming, module_of)
             taken = self.taken_along(content, module_of(unit), homes, depends)
             for here, there, start in (*asked, *taken):
-                if here in depends and there != here and there not in depends[here]:
-                    why = f"{here} would have to depend on {there}, and Package.swift does not say so"
-                    out.append(Refusal(unit, content.line_of(start), why, "add the dependency first"))
+                lacking = dependencies.is_lacking(here, there)
+                reason = dependencies.add(here, there, self.view.module_of(unit)) if lacking else None
+                if reason is not None:
+                    out.append(Refusal(unit, content.line_of(start), *reason))
                     break
         return out
+
+    def needed_references(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content], result: Rewrite
+    ) -> dict[str, frozenset[str]]:
+        dependencies = Dependencies(self.view.project)
+        self.declare(relocation, renaming, contents, self.module_finder(relocation), dependencies)
+        return {path: frozenset(added) for path, added in dependencies.needed.items()}
 
     def targets_of(self, unit: str, relocation: Relocation) -> set[str]:
         """Return the paths of what a unit, and what leaves it, will be in."""
@@ -196,14 +228,16 @@ class SwiftDialect(Dialect):
         renaming: Renaming,
         module_of: Callable[[str], str],
     ) -> Iterator[tuple[str, str, int]]:
-        """Yield the module of what uses something that moves, the new module of that, and where."""
+        """Yield the module of what uses something that it is parted from, the module of that, and where."""
         for use in content.uses:
-            meant = join_name(content.blocks[0].name, use.head)
-            if use.kind == "code" and renaming.is_moved(meant, "type"):
-                there = parent_of(renaming.place(meant, "type"))
-                user = relocation.place(Symbol(unit, content.holder_at(use.start)))
-                if there:
-                    yield module_of(user.unit), there, use.start
+            own = content.blocks[0].name
+            meant = join_name(own, use.head)
+            if use.kind != "code" or not renaming.table.has(meant, "type"):
+                continue
+            there = parent_of(renaming.place(meant, "type"))
+            here = module_of(relocation.place(Symbol(unit, content.holder_at(use.start))).unit)
+            if there and (there != own or here != own):
+                yield here, there, use.start
 
     def taken_along(
         self, content: Content, old: str, new: set[str], depends: Mapping[str, set[str]]

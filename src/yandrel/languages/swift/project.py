@@ -2,20 +2,16 @@
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass
 from posixpath import normpath, relpath
 
+from yandrel.languages.swift.dependencies import depend, read_dependencies
+from yandrel.languages.swift.targets import Target, closing, find_targets
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units
 
 MANIFEST = "Package.swift"
 MANIFESTS = (MANIFEST,)
-TARGET = re.compile(rb"\.(target|testTarget|executableTarget|plugin|macro)\s*\(")
-NAME = re.compile(rb'\bname\s*:\s*"([^"]+)"')
 PATH = re.compile(rb'\bpath\s*:\s*"([^"]+)"')
-QUOTED = re.compile(rb'"([^"]+)"')
-COMMENT = re.compile(rb'"(?:\\.|[^"\\\n])*"|//[^\n]*|/\*.*?\*/', re.DOTALL)
-DEPENDENCY_MAP = "dependency"
 HOMES = {b"testTarget": ("Tests/",), b"plugin": ("Plugins/", "Sources/")}
 USUAL_HOMES = ("Sources/", "Source/", "src/", "srcs/")
 LINE_OF_NAME = re.compile(rb"\s*?(\r?\n[ \t]*)name")
@@ -28,65 +24,15 @@ AHEAD_OF_PATH = re.compile(
 def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]) -> Project:
     """Return each target's folder with the target's name, and what each target depends on."""
     roots: dict[str, SourceRoot] = {root.path: root for root in configured if root.namespace}
-    maps = []
+    maps: list[PathMap] = []
     for path, data in sorted(manifests.items()):
         base = path[: path.rfind("/") + 1]
         for target in find_targets(data):
             folder = _folder_of(base, target, units)
             roots.setdefault(folder, SourceRoot(folder, target.module))
-            _, _, listed = target.text.partition(b"dependencies")
-            named = tuple(
-                module_of(found.group(1).decode("utf-8", "replace")) for found in QUOTED.finditer(listed)
-            )
-            maps.append(PathMap(folder, target.module, named, DEPENDENCY_MAP))
+            maps += read_dependencies(path, folder, target)
     ordered = tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path)))
     return Project(ordered or (SourceRoot("", ""),), (), tuple(maps))
-
-
-@dataclass(frozen=True)
-class Target:
-    """A target of a Package.swift: what it is, and the text between its brackets, which begins at `at`."""
-
-    kind: bytes
-    name: str
-    text: bytes
-    at: int
-
-    @property
-    def module(self) -> str:
-        return module_of(self.name)
-
-
-def module_of(name: str) -> str:
-    """Return what a target is imported by: its name, with what no name can have as underscores."""
-    plain = re.sub(r"\W", "_", name)
-    return f"_{plain}" if plain[:1].isdigit() else plain
-
-
-def find_targets(data: bytes) -> list[Target]:
-    """Return the targets of a Package.swift."""
-    data = COMMENT.sub(_blank_comment, data)
-    out = []
-    for found in TARGET.finditer(data):
-        text = data[found.end() : _closing(data, found.end())]
-        name = NAME.search(text)
-        if name is not None and text.lstrip().startswith(b"name"):
-            out.append(Target(found.group(1), name.group(1).decode("utf-8", "replace"), text, found.end()))
-    return out
-
-
-def _blank_comment(found: re.Match[bytes]) -> bytes:
-    """Return blanks for a comment, so that places stay; texts, which may look like one, as they are."""
-    return found[0] if found[0].startswith(b'"') else re.sub(rb"[^\n]", b" ", found[0])
-
-
-def _closing(data: bytes, at: int) -> int:
-    depth = 1
-    for place in range(at, len(data)):
-        depth += {b"(": 1, b")": -1, b"[": 1, b"]": -1}.get(data[place : place + 1], 0)
-        if depth == 0:
-            return place
-    return len(data)
 
 
 def _folder_of(base: str, target: Target, units: Units) -> str:
@@ -105,7 +51,8 @@ def _homes_of(base: str, target: Target) -> list[str]:
 def rewrite_manifests(
     project: Project, relocation: Relocation, manifests: Mapping[str, bytes]
 ) -> dict[str, list[Edit]]:
-    """Return the new paths that Package.swift names, and those that it must name from now on."""
+    """Return the new paths that Package.swift names, those that it must name from now on, and what its
+    targets depend on then."""
     edits: dict[str, list[Edit]] = {}
     for path, data in manifests.items():
         base = path[: path.rfind("/") + 1]
@@ -120,6 +67,8 @@ def rewrite_manifests(
             edit = _name_path(target, project, relocation, base, new_base)
             if edit is not None:
                 edits.setdefault(path, []).append(edit)
+        if path in relocation.references:
+            edits.setdefault(path, []).extend(depend(data, relocation.references[path]))
     return edits
 
 
@@ -137,7 +86,7 @@ def _name_path(
     ahead = AHEAD_OF_PATH.match(target.text)
     if ahead is None:
         return None
-    end = _closing(target.text, ahead.end()) + 1 if ahead.group(0).endswith(b"[") else ahead.end()
+    end = closing(target.text, ahead.end()) + 1 if ahead.group(0).endswith(b"[") else ahead.end()
     line = LINE_OF_NAME.match(target.text)
     between = line[1] if line is not None else b" "
     said = b',%spath: "%s"' % (between, relpath(moved, new_base or ".").encode())

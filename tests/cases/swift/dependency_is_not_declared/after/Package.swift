@@ -1,0 +1,11 @@
+// swift-tools-version:5.7
+import PackageDescription
+
+let package = Package(
+    name: "Waxmoor",
+    targets: [
+        .target(name: "Core", dependencies: ["Ledgers"]),
+        .target(name: "Ledgers", path: "Libraries/Ledgers"),
+        .target(name: "Web", dependencies: ["Core", "Ledgers"])
+    ]
+)

@@ -1,0 +1,5 @@
+import Ledgers
+
+struct Keeper {
+    let hive: Hive
+}

@@ -1,0 +1,3 @@
+import Workspace
+
+public struct Aid {}

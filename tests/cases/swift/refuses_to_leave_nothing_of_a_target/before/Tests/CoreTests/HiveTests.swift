@@ -1,0 +1,8 @@
+@testable import Core
+import XCTest
+
+final class HiveTests: XCTestCase {
+    func testIsMade() {
+        _ = Hive()
+    }
+}

@@ -1,0 +1,5 @@
+import Core
+
+public struct Ledger {
+    public let hive: Hive
+}

@@ -1,0 +1,3 @@
+import XCTest
+
+final class OldTests: XCTestCase {}

@@ -1,0 +1,5 @@
+import Core
+
+public struct Room {
+    let hive: Hive
+}

@@ -1,0 +1,7 @@
+import Core
+import Scales
+
+public struct Shelf {
+    let hive: Hive
+    let scale: Scale
+}

@@ -1,0 +1,5 @@
+import Core
+
+public struct Hive {
+    let keeper: Keeper
+}
