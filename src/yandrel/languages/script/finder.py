@@ -139,11 +139,13 @@ class Finder:
             if ways:
                 return min(ways)[2]
         elif led.via is not None:
-            for known in self.maps_for(unit):
-                if known.kind == "package" and known.pattern.split("/")[0] == old.split("/", maxsplit=1)[0]:
-                    spelled = self._through(known, led, unit, target)
-                    if spelled is not None:
-                        return spelled
+            kept = self.find(old, unit)
+            if kept is not None and kept.path == target:
+                return old
+            own = [m for m in self.maps_for(unit) if m.kind == "package" and _is_of_package(m.pattern, old)]
+            spelled = [self._through(known, led, unit, target) for known in own]
+            if any(spelled):
+                return min(filter(None, spelled), key=len)
         for text in self.relative_spellings(old, led, unit, target):
             there = self.find(text, unit)
             if there is not None and there.path == target:
@@ -181,6 +183,12 @@ class Finder:
                 text += "/"
             out.append(text)
         return out
+
+
+def _is_of_package(pattern: str, spelled: str) -> bool:
+    """Whether a pattern is one of the package that a specifier names."""
+    parts = 2 if spelled.startswith("@") else 1
+    return pattern.split("/")[:parts] == spelled.split("/")[:parts]
 
 
 def _below(path: str, roots: tuple[str, ...]) -> str | None:

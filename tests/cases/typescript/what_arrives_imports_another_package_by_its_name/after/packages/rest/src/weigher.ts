@@ -1,0 +1,5 @@
+import {Hive} from '@waxmoor/core';
+
+export class Grader {
+  hive = new Hive();
+}

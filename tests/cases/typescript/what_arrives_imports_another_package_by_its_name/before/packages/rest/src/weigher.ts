@@ -1,0 +1,11 @@
+import {Hive} from '@waxmoor/core';
+import {Page} from '@waxmoor/web';
+
+export class Weigher {
+  hive = new Hive();
+  page?: Page;
+}
+
+export class Grader {
+  hive = new Hive();
+}
