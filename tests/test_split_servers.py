@@ -226,6 +226,34 @@ def test_express_server_that_a_function_makes_in_typescript(tmp_path: Path, yand
     assert "keepers: Map<string, number>" in (root / "src/routes/keeper-routes.ts").read_text()
 
 
+@needs_tool("node")
+@needs_express
+def test_express_server_of_a_class(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = copy_onefile("express-class", tmp_path)
+    (tmp_path / "node_modules").symlink_to(TOOLS)
+    before, said = read_tree(root), run_node(root)
+    done = yandrel(root, "split", "server.js", "--carry-out")
+    assert done.status == 0, done.err
+    assert done.out.count("its handler is written in place, and stays") == 3
+    assert run_node(root) == said
+    server = (root / "server.js").read_text()
+    assert "    this.app.get('/hives', listHives);\n    this.app.post('/hives', createHive);\n" in server
+    assert "/** The co-operative's server. */\nclass Server {" in server
+    controller = (root / "controllers/hive-controller.js").read_text()
+    assert "\nconst listHives = (req, res) => {\n  res.json(hives);\n};\n" in controller
+    assert yandrel(root, "undo").status == 0
+    assert read_tree(root) == before
+
+
+@needs_tsc
+@needs_express
+def test_express_server_of_a_class_in_typescript(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = split_typescript("express-class-typescript", tmp_path, yandrel)
+    assert (
+        "export const showHive: RequestHandler" in (root / "src/controllers/hive-controller.ts").read_text()
+    )
+
+
 def split_typescript(name: str, tmp_path: Path, yandrel: Yandrel) -> Path:
     """Take a server apart, and have it compiled; return where it is."""
     root = copy_onefile(name, tmp_path)

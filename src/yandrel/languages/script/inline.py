@@ -8,6 +8,7 @@ from tree_sitter import Node
 
 from yandrel.languages.lifting import GENERIC, Lifted, handler_name
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
+from yandrel.languages.script.members import find_member_routes
 from yandrel.languages.script.roles import METHODS
 from yandrel.languages.script.statements import Style, style_of
 from yandrel.model.changes import Edit, apply_edits
@@ -46,6 +47,8 @@ class Route:
     path: str
     arguments: list[Node]
     handler: str = ""
+    around: Node | None = None
+    """What it stands in at the top level, where that is a class."""
 
     @property
     def group(self) -> str:
@@ -72,7 +75,9 @@ def lift_inline(source: bytes, unit: str) -> Lifted:
     prefixes = _prefixes_of(root)
     edits: list[Edit] = []
     handlers = {}
-    for route, place in zip(routes, lines, strict=True):
+    of_classes = _find_routes_of_classes(root)
+    places = [*lines, *(_lines(route.arguments[-1]) for route in of_classes)]
+    for route, place in zip([*routes, *of_classes], places, strict=True):
         path = prefixes.get(route.owner, "") + route.path
         made = _name_handler(route, path, taken, typed, types is not None, style.semicolon)
         edits += made
@@ -114,6 +119,21 @@ def find_routes(root: Node, chains: bool = False) -> list[Route]:
         found = _read_route(node, makers)
         routes += [found] if found is not None else _read_chain(node, makers) if chains else []
     return routes
+
+
+def _find_routes_of_classes(root: Node) -> list[Route]:
+    return [
+        Route(statement, "", method, path, arguments, around=outer)
+        for outer, statement, method, path, arguments in find_member_routes(root)
+    ]
+
+
+def _start_with_comments(node: Node) -> int:
+    """Return where a statement starts with the comments right above it."""
+    above = node.prev_sibling
+    while above is not None and above.type == "comment" and above.end_point[0] + 1 >= node.start_point[0]:
+        node, above = above, above.prev_sibling
+    return node.start_byte
 
 
 def _part_chains(root: Node, style: Style) -> list[Edit]:
@@ -240,8 +260,8 @@ def _name_handler(route: Route, path: str, taken: set[str], typed: bool, told: b
         kind = ": RequestHandler"
     name = handler_name(route.method, path, taken)
     taken.add(name)
-    text = _moved_out(handler, route.statement).encode()
-    at = route.statement.start_byte
+    text = _moved_out(handler, route.around or route.statement).encode()
+    at = route.statement.start_byte if route.around is None else _start_with_comments(route.around)
     return [
         Edit(at, at, f"const {name}{kind} = ".encode() + text + f"{end}\n\n".encode()),
         Edit(handler.start_byte, handler.end_byte, name.encode()),

@@ -35,7 +35,8 @@ STATE = re.compile(rb"=\s*(?:\[|\{\s*\}|new\s+\w+)")
 FILLED = re.compile(rb"=\s*(?:\[\s*[^\s\]]|\{\s*[^\s}]|new\s+\w+\(\s*[^\s)])")
 """What holds something from the start."""
 INLINE = re.compile(
-    rb"^[ \t]*\w+\.(get|post|put|patch|delete)\(\s*['\"`]([^'\"`]*)['\"`]\s*,[^\n]*?(?:=>|\bfunction\b)",
+    rb"^[ \t]*(?:this\.)?\w+\.(get|post|put|patch|delete)\(\s*['\"`]([^'\"`]*)['\"`]\s*,"
+    rb"[^\n]*?(?:=>|\bfunction\b)",
     re.MULTILINE,
 )
 APPLICATION = re.compile(
