@@ -7,6 +7,8 @@ from functools import cached_property
 import tree_sitter
 from tree_sitter import Node
 
+KEPT = 100
+
 
 class Grammar:
     """One tree-sitter grammar.
@@ -24,6 +26,7 @@ class Grammar:
         self.load = load
         self.spell_out = spell_out
         self.unknown = unknown
+        self._kept: dict[bytes, tree_sitter.Tree] = {}
 
     @cached_property
     def language(self) -> tree_sitter.Language:
@@ -36,8 +39,17 @@ class Grammar:
     def parse(self, source: bytes, spelled: bytes | None = None) -> tree_sitter.Tree:
         """Parse UTF-8 source; broken places come back as error nodes, never as an exception.
 
-        `spelled` is what `spelled` returns for the source, where that was asked already.
+        `spelled` is what `spelled` returns for the source, where that was asked already. The trees of the
+        last sources are kept: a move asks for each of them more than once.
         """
+        tree = self._kept.get(source)
+        if tree is None:
+            tree = self._kept[source] = self._parse(source, spelled)
+            if len(self._kept) > KEPT:
+                del self._kept[next(iter(self._kept))]
+        return tree
+
+    def _parse(self, source: bytes, spelled: bytes | None) -> tree_sitter.Tree:
         if self.spell_out is None:
             return self.parser.parse(source)
         spelled = self.spelled(source) if spelled is None else spelled

@@ -3,8 +3,9 @@
 import pytest
 
 from yandrel.languages.swift.content import read_content
-from yandrel.languages.swift.dependencies import DEPENDENCY_MAP, Dependencies, depend
+from yandrel.languages.swift.dependencies import DEPENDENCY_MAP, depend
 from yandrel.languages.swift.facts import read_facts
+from yandrel.languages.swift.needs import Dependencies
 from yandrel.languages.swift.project import find_project
 from yandrel.languages.swift.targets import find_targets, module_of
 from yandrel.model.project import Units

@@ -36,6 +36,11 @@ REACHES = frozenset(
     {"function_declaration", "lambda_literal", "class_body", "enum_class_body", "source_file"}
     | {"init_declaration", "subscript_declaration", "protocol_body"}
 )
+"""What a name of a value that is declared in it is known in."""
+
+
+VALUES = frozenset({"parameter", "lambda_parameter", "pattern", "property_declaration"})
+NESTED = frozenset({"class_declaration", "typealias_declaration", "associatedtype_declaration"})
 
 
 class ContentReader:
@@ -61,27 +66,26 @@ class ContentReader:
         return self.content
 
     def collect_names(self) -> None:
-        stack = list(self.root.named_children)
+        """Note what is declared inside of something else, and where the names of values are known."""
+        whole = self.root.byte_range
+        stack = [(node, whole, False) for node in self.root.named_children]
         while stack:
-            node = stack.pop()
-            if node.type in ("parameter", "lambda_parameter", "pattern", "property_declaration"):
+            node, reach, is_inside = stack.pop()
+            kind = node.type
+            if kind in VALUES:
                 names = [c for c in node.named_children if c.type == "simple_identifier"]
                 for name in names:
                     if not _is_member(name):
-                        self.values.setdefault(text_of(name), []).append(_reach(node))
+                        self.values.setdefault(text_of(name), []).append(reach)
             bound = node.child_by_field_name("bound_identifier")
             if bound is not None:
-                self.values.setdefault(text_of(bound), []).append(_reach(node))
-            inner = node.parent is not None and node.parent.type != "source_file"
-            if inner and node.type in (
-                "class_declaration",
-                "typealias_declaration",
-                "associatedtype_declaration",
-            ):
+                self.values.setdefault(text_of(bound), []).append(reach)
+            if is_inside and kind in NESTED:
                 self.nested.add(text_of(name_of(node)))
-            elif node.type == "type_parameter":
+            elif kind == "type_parameter":
                 self.nested.add(text_of(node.named_children[0]) if node.named_children else "")
-            stack += node.named_children
+            within = node.byte_range if kind in REACHES else reach
+            stack += [(child, within, True) for child in node.named_children]
 
     def read_top(self) -> None:
         lead = Lead(b" " * self.root.start_byte + (self.root.text or b""))
@@ -188,14 +192,6 @@ def _is_member(node: Node) -> bool:
     """Whether a name stands after a dot, so that it is looked up in a type."""
     before = node.prev_sibling
     return before is not None and before.type == "."
-
-
-def _reach(node: Node) -> tuple[int, int]:
-    """Return where a name that is no type is known: in what it is declared in."""
-    outer = node.parent
-    while outer is not None and outer.type not in REACHES:
-        outer = outer.parent
-    return (outer.start_byte, outer.end_byte) if outer is not None else (0, 0)
 
 
 def read_content(source: bytes, unit: str, module: str) -> Content:

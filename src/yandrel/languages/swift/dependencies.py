@@ -1,13 +1,11 @@
-"""What the targets of a package depend on, and what they must depend on when files go from one to another."""
+"""What the targets of a package say that they depend on, and how they say more."""
 
 import re
 from collections.abc import Iterator
 
-import networkx
-
 from yandrel.languages.swift.targets import Target, closing, find_targets, module_of
 from yandrel.model.changes import Edit
-from yandrel.model.project import PathMap, Project
+from yandrel.model.project import PathMap
 
 DEPENDENCY_MAP = "dependency"
 LISTED_IN = "listed in"
@@ -15,8 +13,6 @@ ITEM = "item"
 LIST = re.compile(rb"\bdependencies\s*:\s*(\[)?")
 FIRST_NAME = re.compile(rb'"([^"]+)"')
 NAME_ALONE = re.compile(rb'\s*name\s*:\s*"[^"]*"')
-BY_TESTS_ALONE = ("executableTarget", "macro")
-NEVER = ("testTarget", "plugin")
 
 
 def read_dependencies(manifest: str, folder: str, target: Target) -> Iterator[PathMap]:
@@ -52,57 +48,6 @@ def _can_be_extended(target: Target) -> bool:
     """Whether what a target depends on is written where it stands, and not computed."""
     found = LIST.search(target.text)
     return found is None or bool(found[1])
-
-
-class Dependencies:
-    """What targets depend on, with what they are to depend on as well."""
-
-    def __init__(self, project: Project) -> None:
-        self.listed_in = {m.pattern: m.targets for m in project.maps if m.kind == LISTED_IN}
-        self.items = {
-            (m.pattern, *text.split(" ", 1)) for m in project.maps if m.kind == ITEM for text in m.targets
-        }
-        self.targets = {m.pattern for m in project.maps if m.kind == DEPENDENCY_MAP}
-        self.graph: networkx.DiGraph[str] = networkx.DiGraph()
-        for item in project.maps:
-            if item.kind == DEPENDENCY_MAP:
-                self.graph.add_node(item.pattern)
-                self.graph.add_edges_from((item.pattern, target) for target in item.targets)
-        self.needed: dict[str, set[str]] = {}
-
-    def is_lacking(self, here: str, there: str) -> bool:
-        """Whether a target of a package does not say that it depends on a module."""
-        return here in self.targets and here != there and not self.graph.has_edge(here, there)
-
-    def add(self, here: str, there: str, old: str) -> tuple[str, str] | None:
-        """Let a target depend on a module, as the old target says it; return why and what to do where that
-        cannot be."""
-        if there in self.graph and networkx.has_path(self.graph, there, here):
-            return (
-                f"{here} would have to depend on {there}, which depends on it",
-                "move what it uses as well, or choose another place",
-            )
-        item = self.item_for(here, there, old)
-        if not item:
-            why = f"{here} would have to depend on {there}, and Package.swift does not say so"
-            return why, "add the dependency first"
-        manifest, _, name = self.listed_in[here]
-        self.graph.add_edge(here, there)
-        self.needed.setdefault(manifest, set()).add(f"{name}\n{item}")
-        return None
-
-    def item_for(self, here: str, there: str, old: str) -> str:
-        """Return the words by which a target can depend on a module; nothing where there are none."""
-        manifest, kind, _ = self.listed_in.get(here, ("", "", ""))
-        other = self.listed_in.get(there)
-        if not manifest:
-            return ""
-        if other is not None and other[0] == manifest:
-            barred = NEVER if kind == "testTarget" else (*NEVER, *BY_TESTS_ALONE)
-            return "" if other[1] in barred else f'"{other[2]}"'
-        if self.listed_in.get(old, ("",))[0] != manifest:
-            return ""
-        return next((text for m, module, text in self.items if (m, module) == (old, there)), "")
 
 
 def depend(data: bytes, added: frozenset[str]) -> list[Edit]:

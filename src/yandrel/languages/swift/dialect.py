@@ -10,7 +10,8 @@ from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.swift.content import read_content
-from yandrel.languages.swift.dependencies import DEPENDENCY_MAP, Dependencies
+from yandrel.languages.swift.dependencies import DEPENDENCY_MAP
+from yandrel.languages.swift.needs import Dependencies
 from yandrel.languages.swift.project import MANIFEST
 from yandrel.languages.swift.view import SwiftView
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
