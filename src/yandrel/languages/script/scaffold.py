@@ -2,6 +2,7 @@
 
 import posixpath
 import re
+from collections.abc import Callable, Set
 from typing import TYPE_CHECKING, Any
 
 from yandrel.languages.templated.scaffolder import TemplatedScaffolder
@@ -12,7 +13,35 @@ from yandrel.model.words import camel
 if TYPE_CHECKING:
     from tree_sitter import Tree
 
+HANDED_ON = re.compile(
+    r"export\s+(?:type\s+)?(?:\*(?:\s+as\s+\w+)?|\{[^{}]*\})\s*from\s*(['\"])[^'\"\n]+\1[ \t]*;?[ \t]*\r?\n?"
+)
+BESIDE = re.compile(r"(?:\s|//[^\n]*|/\*.*?\*/)*", re.DOTALL)
 IMPORTED = re.compile(r"import \{ (.+) \} from ('.+');")
+
+
+def hand_on_likewise(source: bytes, change: Callable[[str], str]) -> bytes | None:
+    """Return the text of a file that only hands on other modules, with those of another concept as well."""
+    text = source.decode("utf-8")
+    out: list[str] = []
+    at = 0
+    while at < len(text):
+        beside = BESIDE.match(text, at)
+        start = beside.end() if beside is not None else at
+        statement = HANDED_ON.match(text, start)
+        out.append(text[at:start])
+        if statement is None:
+            if start < len(text):
+                return None
+            break
+        own = statement[0]
+        out.append(own)
+        if change(own) != own:
+            ended = own if own.endswith("\n") else "\n" + own
+            out.append(change(ended))
+        at = statement.end()
+    again = "".join(out).encode()
+    return again if again != source else None
 
 
 class JavascriptScaffolder(TemplatedScaffolder):
@@ -36,6 +65,13 @@ class JavascriptScaffolder(TemplatedScaffolder):
         from yandrel.languages.script.grammar import parse
 
         return parse(source, "x" + self.suffix)
+
+    def repeat_wiring(
+        self, source: bytes, change: Callable[[str], str], made: Set[str] = frozenset()
+    ) -> bytes | None:
+        """Say again what mounts or lists a concept; files that hand on its modules hand on both."""
+        said = super().repeat_wiring(source, change, made)
+        return said if said is not None else hand_on_likewise(source, change)
 
     def app_folder(self, package: str) -> str:
         return "src"
