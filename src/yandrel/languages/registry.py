@@ -16,7 +16,7 @@ LANGUAGES = {
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 11),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 13),
     "go": ("yandrel.languages.go.language", (".go",), 6),
-    "swift": ("yandrel.languages.swift.language", (".swift",), 6),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 7),
     "php": ("yandrel.languages.php.language", (".php",), 7),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""

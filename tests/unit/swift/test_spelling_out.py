@@ -25,6 +25,7 @@ UNKNOWN = [
     "func weigh(_ all: Int) {\n  switch all {\n  case .min ..< 0: shut()\n  case (few + 1)...many: open()\n  }\n}\n",
     "struct Hive {\n  #if os(macOS)\n  // Seen from outside.\n  @objc\n  #endif\n  var lid: Int { 1 }\n}\n",
     "/* open */ final class Apiary: Place {\n  let first = hives.first!!, path = \\.[hive: 1]\n}\n",
+    "enum Target {\n    case socket(_: Address)\n    case place(host: String, port: Int)\n}\n",
 ]
 
 

@@ -20,8 +20,8 @@ MATCHED = re.compile(rb"(\bcase[ \t]+\.\w+)\(\)(?=[ \t]*:)")
 PREFIXED = re.compile(rb"(?<=[\[ (:,])~(?=[A-Za-z_])")
 LED_BY_STAR = re.compile(rb"(?<=\n)([ \t]+)[*/](?= \w)")
 """A line that goes on with a product, which is read as the start of a comment or of another statement."""
-UNLABELLED = re.compile(rb"((?:@escaping|:)[ \t]*\()_:(?=[ \t]*[A-Z])")
-"""A parameter without a name, in the type of a function."""
+UNLABELLED = re.compile(rb"((?:@escaping[ \t]*|:[ \t]*|\bcase[ \t]+\w+)\()_:(?=[ \t]*[A-Z])")
+"""A parameter without a name, in the type of a function or in a case of an enumeration."""
 SEVERAL_CAUGHT = re.compile(rb"(?<=\bcatch) ([\w.]+(?:, *[\w.]+)+) (?=[ \t]*\{)")
 SEVERAL_BASES = re.compile(rb"(?<=\bassociatedtype )\w+: *\w+(?:, *\w+)+")
 BOUNDED_ALIAS = re.compile(rb"(\btypealias[ \t]+\w+<[^=\n]*=[^\n]*?)\bwhere\b[^\n]*")
