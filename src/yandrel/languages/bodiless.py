@@ -38,10 +38,10 @@ class Outlines:
         grammar: Grammar,
         header: bytes,
         otherwise: bytes = b"",
-        kept: Callable[[bytes], list[int]] | None = None,
+        kept: Callable[[bytes, int], list[int]] | None = None,
     ) -> None:
         """Take what stands right before a body's bracket, what a file must not hold to be read so, and what
-        finds the places, in order, that no body must hold to be passed over."""
+        finds the places, in order and from one on, that no body must hold to be passed over."""
         self.grammar = grammar
         self.body = re.compile(header + BODY)
         self.otherwise = re.compile(otherwise) if otherwise else None
@@ -91,7 +91,7 @@ class Outlines:
         """Yield the spans, without their brackets, of bodies from a place on whose layout leaves no doubt."""
         if self.otherwise is not None and self.otherwise.search(source):
             return
-        kept = self.kept(source) if self.kept is not None else []
+        kept = self.kept(source, at) if self.kept is not None else []
         for found in self.body.finditer(source, at):
             start, end = found.end("open"), found.start("close")
             if end - start < SHORTEST or bisect_left(kept, start) < bisect_left(kept, end):

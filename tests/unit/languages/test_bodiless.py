@@ -162,7 +162,7 @@ LANGUAGES: dict[str, tuple[str, Reader, Outlines]] = {
     "go": (GO, read_go, go.OUTLINES),
     "php": (PHP, read_php, php.OUTLINES),
     "kotlin": (KOTLIN, read_kotlin, kotlin.OUTLINES),
-    "typescript": (TYPESCRIPT, read_typescript, outlines_for("typescript")),
+    "typescript": (TYPESCRIPT, read_typescript, outlines_for("typescript", with_methods=True)),
     "swift": (SWIFT, read_swift, swift.OUTLINES),
 }
 BODIES = {

@@ -434,7 +434,7 @@ class _Reader:
 
     def read_nested(self) -> None:
         """Find calls that take a module's path, wherever they stand."""
-        for start in find_paths(self.source):
+        for start in find_paths(self.source, self.head_end):
             if start in self.seen:
                 continue
             node: Node | None = self.root.descendant_for_byte_range(start, start + 1)

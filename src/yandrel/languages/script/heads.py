@@ -23,8 +23,9 @@ CLAUSES = {
     b"export": re.compile(TYPES + rb"(?:%b|(?P<all>\*))\s*+from\s*+" % NAMED),
 }
 PLAIN = rb"(?!(?:type|as)\b)" + NAME
-ITEM = re.compile(rb"\s*+(?P<whole>(?:type\s+)?(?P<name>%b)(?:\s+as\s+(?P<alias>%b))?)\s*+" % (PLAIN, PLAIN))
-COMMA = ord(",")
+ITEM = re.compile(
+    rb"\s*+(?P<whole>(?:type\s+)?(?P<name>%b)(?:\s+as\s+(?P<alias>%b))?)\s*+(?:,|\Z)" % (PLAIN, PLAIN)
+)
 KINDS = {b"import": "import", b"export": "reexport"}
 
 
@@ -93,15 +94,12 @@ def _read_names(clause: re.Match[bytes]) -> list[ImportedName] | None:
         return []
     names = []
     at, end = clause.span("items")
-    while at < end:
-        item = ITEM.match(clause.string, at, end)
-        if item is None or (item.end() < end and clause.string[item.end()] != COMMA):
+    for item in ITEM.finditer(clause.string, at, end):
+        if item.start() != at:
             return None
         names.append(_name(item["name"], item["alias"], *item.span("whole")))
-        at = item.end() + 1
-        if not clause.string[at:end].strip():
-            break
-    return names
+        at = item.end()
+    return names if at == end or clause.string[at:end].isspace() else None
 
 
 def _name(name: bytes, alias: bytes | None, start: int, end: int) -> ImportedName:

@@ -33,23 +33,26 @@ NO_METHOD = b"".join(
     rb"(?<![ \t]%b)" % word
     for word in (b"if", b"for", b"while", b"switch", b"catch", b"with", b"function", b"return")
 )
-HEADER = rb"(?:=>\s*|function(?<![\w$.]function)[ \t]*\*?[ \t]*[\w$]*[ \t]*%b|\n[ \t]++%b\*?[\w$#]++%b%b)" % (
-    TAKEN,
-    WORDS,
-    NO_METHOD,
-    TAKEN,
-)
+FUNCTION = rb"=>\s*|function(?<![\w$.]function)[ \t]*\*?[ \t]*[\w$]*[ \t]*" + TAKEN
+METHOD = rb"\n[ \t]++%b\*?[\w$#]++%b%b" % (WORDS, NO_METHOD, TAKEN)
 
 
 @lru_cache(maxsize=1)
-def find_paths(source: bytes) -> list[int]:
-    """Return where paths begin that are given to what may be a call; those of the last source are kept."""
-    return sorted(found.end() for called in CALLS.values() for found in called.finditer(source))
+def find_paths(source: bytes, start: int = 0) -> list[int]:
+    """Return where paths begin, from a place on, that are given to what may be a call; those of the last
+    source are kept."""
+    return sorted(found.end() for called in CALLS.values() for found in called.finditer(source, start))
 
 
 @cache
-def outlines_for(dialect: str) -> Outlines:
-    return Outlines(GRAMMARS[dialect], HEADER, kept=find_paths)
+def outlines_for(dialect: str, with_methods: bool) -> Outlines:
+    header = rb"(?:%b|%b)" % (FUNCTION, METHOD) if with_methods else rb"(?:%b)" % FUNCTION
+    return Outlines(GRAMMARS[dialect], header, kept=find_paths)
+
+
+def holds_methods(source: bytes, dialect: str) -> bool:
+    """Whether methods are worth looking for: TypeScript has them in classes, JavaScript in objects, too."""
+    return dialect == "javascript" or b"class " in source
 
 
 def parse_outline(source: bytes, path: str, start: int = 0) -> tree_sitter.Tree:
@@ -57,4 +60,8 @@ def parse_outline(source: bytes, path: str, start: int = 0) -> tree_sitter.Tree:
     with types is read as what it is. What cannot be read so is parsed whole."""
     if ".d." in path or is_component(path):
         return parse(source, path)
-    return parse_as_written(path, lambda dialect: outlines_for(dialect).parse(source, start))
+
+    def read(dialect: str) -> tree_sitter.Tree:
+        return outlines_for(dialect, holds_methods(source, dialect)).parse(source, start)
+
+    return parse_as_written(path, read)

@@ -1,6 +1,7 @@
 """What a file reads, when it is loaded, of what it imports."""
 
 import re
+from bisect import bisect_right
 from collections.abc import Iterable
 
 from tree_sitter import Node
@@ -21,21 +22,40 @@ def find_taken(source: bytes, regions: Iterable[Node], names: Iterable[str]) -> 
     """Return what is read, of some names, where loading runs: `hives.count`, or `hives` itself; in the order
     of the text."""
     wanted = [name.encode() for name in names if is_name(name)]
+    apart = _outermost(regions)
+    starts = [region.start_byte for region in apart]
     found: dict[str, int] = {}
-    for region in regions:
-        start, stop = region.byte_range
-        for name in wanted:
-            at = source.find(name, start, stop)
-            while at >= 0:
-                end = at + len(name)
-                if is_word(source, at, end):
-                    member = MEMBER.match(source, end, stop)
-                    text = name if member is None else name + b"." + member[1]
-                    said = text.decode("utf-8", "replace")
-                    if said not in found and _is_run(region, at, end, member is not None):
-                        found[said] = at
-                at = source.find(name, end, stop)
+    for name in wanted if apart else ():
+        at = source.find(name, starts[0])
+        while at >= 0:
+            here = bisect_right(starts, at) - 1
+            end = at + len(name)
+            if end <= apart[here].end_byte:
+                _take(source, apart[here], at, end, found)
+                at = source.find(name, end)
+            else:
+                at = source.find(name, starts[here + 1]) if here + 1 < len(starts) else -1
     return tuple(sorted(found, key=found.__getitem__))
+
+
+def _outermost(regions: Iterable[Node]) -> list[Node]:
+    """Return nodes in the order of the text, without those that lie in others."""
+    out: list[Node] = []
+    for region in sorted(regions, key=lambda node: (node.start_byte, -node.end_byte)):
+        if not out or region.end_byte > out[-1].end_byte:
+            out.append(region)
+    return out
+
+
+def _take(source: bytes, region: Node, at: int, end: int, found: dict[str, int]) -> None:
+    """Note a name, with its member, that is read on loading at a place."""
+    if not is_word(source, at, end):
+        return
+    member = MEMBER.match(source, end, region.end_byte)
+    text = source[at:end] if member is None else source[at:end] + b"." + member[1]
+    said = text.decode("utf-8", "replace")
+    if said not in found and _is_run(region, at, end):
+        found[said] = at
 
 
 def is_name(text: str) -> bool:
@@ -56,7 +76,7 @@ def _is_part(letter: bytes) -> bool:
     return letter.isalnum() or letter in (b"_", b"$") or letter > b"\x7f"
 
 
-def _is_run(region: Node, start: int, end: int, is_member: bool) -> bool:
+def _is_run(region: Node, start: int, end: int) -> bool:
     """Whether a name stands for a value that is read where loading comes by."""
     node = region.descendant_for_byte_range(start, end)
     if node is None or node.type != "identifier":
