@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterable, Iterator, Mapping
 
 from yandrel.languages.edits import newline_of
+from yandrel.languages.named.across import find_meant
 from yandrel.languages.named.assemblies import keep_to_file, refuse_crossings, refuse_private
 from yandrel.languages.named.content import Block, Clause, Content, Held, Use
 from yandrel.languages.named.dialect import AddedImport, Dialect, Draft, KeptImport, Known, Scope
@@ -15,7 +16,6 @@ from yandrel.languages.swift.needs import Dependencies
 from yandrel.languages.swift.project import MANIFEST
 from yandrel.languages.swift.view import SwiftView
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
-from yandrel.model.graph import Symbol
 from yandrel.model.project import SourceRoot
 
 
@@ -230,15 +230,11 @@ class SwiftDialect(Dialect):
         module_of: Callable[[str], str],
     ) -> Iterator[tuple[str, str, int]]:
         """Yield the module of what uses something that it is parted from, the module of that, and where."""
-        for use in content.uses:
-            own = content.blocks[0].name
-            meant = join_name(own, use.head)
-            if use.kind != "code" or not renaming.table.has(meant, "type"):
-                continue
-            there = parent_of(renaming.place(meant, "type"))
-            here = module_of(relocation.place(Symbol(unit, content.holder_at(use.start))).unit)
-            if there and (there != own or here != own):
-                yield here, there, use.start
+        for user, used, start in find_meant(self, renaming, {unit: content}, ("code",)):
+            before = self.view.module_of(user.unit), self.view.module_of(used.unit)
+            after = module_of(relocation.place(user).unit), module_of(relocation.place(used).unit)
+            if after[0] != after[1] and after != before:
+                yield *after, start
 
     def taken_along(
         self, content: Content, old: str, new: set[str], depends: Mapping[str, set[str]]

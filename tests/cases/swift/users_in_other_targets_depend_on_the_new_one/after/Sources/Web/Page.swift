@@ -1,0 +1,7 @@
+import Core
+import Store
+
+public struct Page {
+    let hive = Hive()
+    let keeper = Keeper()
+}

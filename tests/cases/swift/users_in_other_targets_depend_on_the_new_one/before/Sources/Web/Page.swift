@@ -1,0 +1,6 @@
+import Core
+
+public struct Page {
+    let hive = Hive()
+    let keeper = Keeper()
+}
