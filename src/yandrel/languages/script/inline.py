@@ -8,7 +8,7 @@ from tree_sitter import Node
 
 from yandrel.languages.lifting import GENERIC, Lifted, handler_name
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
-from yandrel.languages.script.members import find_member_routes
+from yandrel.languages.script.members import find_member_routes, read_member_call
 from yandrel.languages.script.roles import METHODS
 from yandrel.languages.script.statements import Style, style_of
 from yandrel.model.changes import Edit, apply_edits
@@ -215,15 +215,7 @@ def _values(root: Node, pattern: re.Pattern[str]) -> set[str]:
 
 
 def _read_route(statement: Node, owners: set[str]) -> Route | None:
-    call = first_child(statement) if statement.type == "expression_statement" else None
-    if call is None or call.type != "call_expression":
-        return None
-    function, arguments = call.child_by_field_name("function"), call.child_by_field_name("arguments")
-    if function is None or arguments is None or function.type != "member_expression":
-        return None
-    owner = text_of(function.child_by_field_name("object"))
-    method = text_of(function.child_by_field_name("property"))
-    given = [child for child in arguments.named_children if child.type != "comment"]
+    owner, method, given = read_member_call(statement) or ("", "", [])
     path = string_value(given[0]) if given else None
     if method not in METHODS or path is None or len(given) < 2:
         return None

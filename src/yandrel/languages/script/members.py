@@ -35,7 +35,8 @@ def find_member_routes(root: Node) -> Iterator[tuple[Node, Node, str, str, list[
                     yield outer, statement, *route
 
 
-def _read_route(statement: Node, owners: set[str]) -> tuple[str, str, list[Node]] | None:
+def read_member_call(statement: Node) -> tuple[str, str, list[Node]] | None:
+    """Return what a statement calls a method of, the method, and what it gives: `app.get("/", show)`."""
     call = first_child(statement) if statement.type == "expression_statement" else None
     if call is None or call.type != "call_expression":
         return None
@@ -43,9 +44,14 @@ def _read_route(statement: Node, owners: set[str]) -> tuple[str, str, list[Node]
     if function is None or arguments is None or function.type != "member_expression":
         return None
     given = [child for child in arguments.named_children if child.type != "comment"]
+    owner, method = function.child_by_field_name("object"), function.child_by_field_name("property")
+    return text_of(owner), text_of(method), given
+
+
+def _read_route(statement: Node, owners: set[str]) -> tuple[str, str, list[Node]] | None:
+    owner, method, given = read_member_call(statement) or ("", "", [])
     path = string_value(given[0]) if given else None
-    method = text_of(function.child_by_field_name("property"))
-    known = text_of(function.child_by_field_name("object")) in owners and method in METHODS
+    known = owner in owners and method in METHODS
     if not known or path is None or len(given) < 2 or given[-1].type not in FUNCTIONS:
         return None
     return method, path, given[1:]
