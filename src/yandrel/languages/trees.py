@@ -8,6 +8,8 @@ import tree_sitter
 from tree_sitter import Node
 
 KEPT = 100
+LARGEST_KEPT = 200_000
+"""How many trees are kept, and the bytes of the largest source: a tree takes many times as much."""
 
 
 class Grammar:
@@ -42,6 +44,8 @@ class Grammar:
         `spelled` is what `spelled` returns for the source, where that was asked already. The trees of the
         last sources are kept: a move asks for each of them more than once.
         """
+        if len(source) > LARGEST_KEPT:
+            return self._parse(source, spelled)
         tree = self._kept.get(source)
         if tree is None:
             tree = self._kept[source] = self._parse(source, spelled)

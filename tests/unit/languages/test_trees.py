@@ -1,9 +1,9 @@
-"""What stands right above a declaration belongs to it."""
+"""What stands right above a declaration belongs to it; trees that are asked for again are kept."""
 
 import pytest
 
 from yandrel.languages.jvm.grammar import GRAMMAR
-from yandrel.languages.trees import Lead
+from yandrel.languages.trees import KEPT, Lead
 
 
 @pytest.mark.parametrize(
@@ -27,3 +27,13 @@ def test_comments_above(above: str, taken: str) -> None:
         else:
             starts[node.type] = lead.start_of(node)
     assert source[starts["class_declaration"] :] == f"{taken}class Hive {{}}\n".encode()
+
+
+def test_trees_of_the_last_small_sources_are_kept() -> None:
+    small, large = b"class Hive {}\n", b"class Hive {}\n" + b"// bees\n" * 40_000
+    assert GRAMMAR.parse(small) is GRAMMAR.parse(small)
+    assert GRAMMAR.parse(large) is not GRAMMAR.parse(large)
+    first = GRAMMAR.parse(small)
+    for number in range(KEPT + 1):
+        GRAMMAR.parse(f"class Hive{number} {{}}\n".encode())
+    assert GRAMMAR.parse(small) is not first
