@@ -27,7 +27,6 @@ KINDS = {
     "internal_module": "namespace",
 }
 LOADERS = frozenset({"define", "require", "requirejs"})
-SPACE_OF = {b"import": "dynamic", b"require": "require"}
 WHOLE = "="
 TRIPLE = re.compile(rb"^[ \t]*///\s*<reference\s+path\s*=\s*(['\"])([^'\"]+)['\"]", re.MULTILINE)
 

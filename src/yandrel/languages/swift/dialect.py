@@ -120,7 +120,6 @@ class SwiftDialect(Dialect):
         return [
             *refuse_private(self, relocation, contents),
             *refuse_crossings(self, relocation, renaming, contents, module_of),
-            *self.declare(relocation, renaming, contents, module_of, Dependencies(self.view.project)),
             *self.overlapping(relocation),
             *self.strayed(relocation),
             *self.emptied(relocation, contents),
@@ -185,17 +184,13 @@ class SwiftDialect(Dialect):
         """Return the first unit of a target, or its folder where it has none."""
         return next((unit for unit in self.view.units.facts if unit.startswith(root.path)), root.path)
 
-    def declare(
-        self,
-        relocation: Relocation,
-        renaming: Renaming,
-        contents: Mapping[str, Content],
-        module_of: Callable[[str], str],
-        dependencies: Dependencies,
-    ) -> list[Refusal]:
-        """Note what targets must newly depend on; a module imports only what Package.swift lets it."""
+    def needed_references(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content], result: Rewrite
+    ) -> dict[str, frozenset[str]]:
+        """Return what targets must newly depend on; what Package.swift cannot say is refused."""
+        module_of = self.module_finder(relocation)
+        dependencies = Dependencies(self.view.project)
         depends = {m.pattern: set(m.targets) for m in self.view.project.maps if m.kind == DEPENDENCY_MAP}
-        out = []
         for unit, content in contents.items():
             targets = self.targets_of(unit, relocation)
             homes = {module_of(target) for target in targets}
@@ -205,15 +200,8 @@ class SwiftDialect(Dialect):
                 lacking = dependencies.is_lacking(here, there)
                 reason = dependencies.add(here, there, self.view.module_of(unit)) if lacking else None
                 if reason is not None:
-                    out.append(Refusal(unit, content.line_of(start), *reason))
+                    result.refusals.append(Refusal(unit, content.line_of(start), *reason))
                     break
-        return out
-
-    def needed_references(
-        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content], result: Rewrite
-    ) -> dict[str, frozenset[str]]:
-        dependencies = Dependencies(self.view.project)
-        self.declare(relocation, renaming, contents, self.module_finder(relocation), dependencies)
         return {path: frozenset(added) for path, added in dependencies.needed.items()}
 
     def targets_of(self, unit: str, relocation: Relocation) -> set[str]:
