@@ -26,6 +26,8 @@ TYPE_BEFORE_BRACKET = re.compile(rb"(?:\b(?:new|is|case|not|and|or|record|struct
 """What stands before a type that a bracket follows: one that is made, matched, declared, or built on."""
 PARTS = re.compile(rb"\((?:[^()]|\((?:[^()]|\([^()]*\))*+\))*+\)[^;{}()]*?=>")
 """A pattern in brackets that begins an arm of a switch."""
+BEFORE_CALLS = frozenset((b"(", b"=", b"!", b"&", b"|", b"+", b";", b"}", b"?"))
+"""What stands before a call more often than not, and before no type with a bracket behind it."""
 BEFORE_ATTRIBUTES = (b"[", b",", b":")
 ATTRIBUTE_BEFORE = re.compile(rb"[\[,:]\s*\Z")
 ATTRIBUTE_AFTER = re.compile(rb"\s*[\](,]")
@@ -99,8 +101,8 @@ class _Finder:
             if self.source[end : end + 1] in b"(< \n" and CALL.match(self.source, end):
                 last = text.rpartition(b".")[2].strip()
                 self.first.setdefault(("member", last), at)
-        called = not dot and self.is_called(at, at + len(text))
-        if ("type", head) not in self.first and not called and not self.is_member(head, at):
+        is_new = ("type", head) not in self.first and not self.is_member(head, at)
+        if is_new and (dot or not self.is_called(at, at + len(text))):
             if not dot and self.declares(at, at + len(text)):
                 self.declared.add(head)
             self.first["type", head] = at
@@ -123,7 +125,11 @@ class _Finder:
 
     def is_called(self, at: int, end: int) -> bool:
         """Whether a name is that of a method that is called or declared: no type is."""
-        if self.source[end : end + 2].lstrip(b" ")[:1] != b"(" or self.is_in_attributes(at):
+        if self.source[end : end + 2].lstrip(b" ")[:1] != b"(":
+            return False
+        if self.source[max(0, at - LONGEST) : at].rstrip()[-1:] in BEFORE_CALLS:
+            return True
+        if self.is_in_attributes(at):
             return False
         if TYPE_BEFORE_BRACKET.search(self.source, max(0, at - LONGEST), at) is not None:
             return False

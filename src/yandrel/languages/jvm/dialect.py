@@ -248,7 +248,7 @@ class JvmDialect(Dialect):
         if not unit.endswith(MODULE_INFO):
             return []
         modules = JavaModules(self.view.project, relocation)
-        required = find_required(modules, relocation, contents).get(modules.place_of(unit)[0], [])
+        required = find_required(modules, modules.place_of(unit)[0], relocation, contents)
         return ModuleFile(unit, contents[unit].source, relocation, renaming, required).edits()
 
     def namespace_after(

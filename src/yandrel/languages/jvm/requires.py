@@ -42,27 +42,22 @@ QUALIFIED = re.compile(rb"(?<![\w.])[a-z]\w*(?:\.\w+)+")
 
 
 def find_required(
-    modules: JavaModules, relocation: Relocation, contents: Mapping[str, Content]
-) -> dict[str, list[str]]:
-    """Return, by module, what it must require on top of what it reads for what comes into it."""
-    needed: dict[str, set[str]] = {}
+    modules: JavaModules, module: str, relocation: Relocation, contents: Mapping[str, Content]
+) -> list[str]:
+    """Return what a module must require on top of what it reads for what comes into it, in order."""
+    known = modules.read_by.get(module, set())
+    needed: set[str] = set()
     for old, new, text in _find_arriving(relocation, contents):
         here, there = modules.place_of(old)[0], modules.place_of(new)[0]
-        if not there or here == there:
+        if not module or there != module or here == there:
             continue
-        known = modules.read_by.get(there, set())
         read_before = modules.read_by.get(here, set())
         outside = read_before - modules.read_by.keys()
         for name in {found.decode() for found in QUALIFIED.findall(CODE_COMMENT.sub(b"", text))}:
-            module = owner_of(name) or _owner_among(outside, name)
-            if module and module not in known and (not here or module in read_before):
-                needed.setdefault(there, set()).add(module)
-    return {module: _leave_out_implied(names) for module, names in needed.items()}
-
-
-def _leave_out_implied(names: set[str]) -> list[str]:
-    """Return modules in order, without those that others of them pass on."""
-    return sorted(names - {passed for name in names for passed in PASSED_ON.get(name, ())})
+            owner = owner_of(name) or _owner_among(outside, name)
+            if owner and owner not in known and (not here or owner in read_before):
+                needed.add(owner)
+    return sorted(needed - {passed for name in needed for passed in PASSED_ON.get(name, ())})
 
 
 def _find_arriving(
