@@ -147,6 +147,7 @@ def judge_script(root: Path, renamed: dict[str, str]) -> Findings:
         '{"compilerOptions": {"noEmit": true, "allowJs": true, "checkJs": true, "target": "es2022", '
         '"module": "preserve", "moduleResolution": "bundler", "skipLibCheck": true, "types": ["node"], '
         '"allowImportingTsExtensions": true, "resolveJsonModule": true, "experimentalDecorators": true, '
+        '"incremental": true, "tsBuildInfoFile": "known.tsbuildinfo", '
         f'"typeRoots": ["{(TOOLS / "node_modules/@types").resolve()}"]}}, "files": [{paths}]}}'
     )
     tsc = str((TOOLS / "node_modules/.bin/tsc").resolve())

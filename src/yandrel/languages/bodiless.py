@@ -6,7 +6,7 @@ closes it, and its brackets pair up. A file whose outline does not parse then is
 
 import re
 from bisect import bisect_left
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from heapq import nlargest
 
 import tree_sitter
@@ -14,6 +14,7 @@ from tree_sitter import Point, Range
 
 from yandrel.languages.trees import Grammar
 
+Span = tuple[int, int]
 END = 0xFFFFFFFF
 EVERYTHING = [Range(Point(0, 0), Point(END, END), 0, END)]
 BODY = (
@@ -47,21 +48,23 @@ class Outlines:
         self.otherwise = re.compile(otherwise) if otherwise else None
         self.kept = kept
 
-    def parse(self, source: bytes, start: int = 0) -> tree_sitter.Tree:
-        """Parse UTF-8 source from a place on without what its functions hold; whole, where that leaves
-        errors."""
+    def parse(self, source: bytes, start: int = 0, known: Sequence[Span] = ()) -> tree_sitter.Tree:
+        """Parse UTF-8 source from a place on without what its functions hold, and without spans that are
+        known to need no parser; whole, where that leaves errors."""
         spelled = self.grammar.spelled(source)
-        tree = self.parse_as_outline(spelled, start)
+        tree = self.parse_as_outline(spelled, start, known)
         spell_out = self.grammar.spell_out
         if tree is not None and tree.root_node.has_error and spelled is source and spell_out is not None:
-            tree = self.parse_as_outline(spell_out(source), start)
+            tree = self.parse_as_outline(spell_out(source), start, known)
         if tree is None or tree.root_node.has_error:
             return self.grammar.parse(source, spelled)
         return tree
 
-    def parse_as_outline(self, source: bytes, start: int = 0) -> tree_sitter.Tree | None:
+    def parse_as_outline(
+        self, source: bytes, start: int = 0, known: Sequence[Span] = ()
+    ) -> tree_sitter.Tree | None:
         """Parse source without what its functions hold, errors or not; None where nothing is left out."""
-        ranges = self.find_ranges(source, start)
+        ranges = self.find_ranges(source, start, known)
         if len(ranges) < 2 and not start:
             return None
         parser = self.grammar.parser
@@ -71,28 +74,38 @@ class Outlines:
         finally:
             parser.included_ranges = EVERYTHING
 
-    def find_ranges(self, source: bytes, at: int = 0) -> list[Range]:
-        """Return what stands, from a place on, between the bodies that are passed over."""
+    def find_ranges(self, source: bytes, at: int = 0, known: Sequence[Span] = ()) -> list[Range]:
+        """Return what stands, from a place on, between the spans that are passed over."""
         out: list[Range] = []
         line = source.count(b"\n", 0, at)
         point = Point(line, at - source.rfind(b"\n", 0, at) - 1)
-        bodies = list(self.find_bodies(source, at))
-        if len(bodies) > MOST:
-            bodies = sorted(nlargest(MOST, bodies, key=lambda span: span[1] - span[0]))
-        for start, end in bodies:
+        for start, end in self.find_passed_over(source, at, known):
             line += source.count(b"\n", at, start)
-            out.append(Range(point, Point(line, start - source.rfind(b"\n", 0, start) - 1), at, start))
+            if start > at:
+                out.append(Range(point, Point(line, start - source.rfind(b"\n", 0, start) - 1), at, start))
             line += source.count(b"\n", start, end)
             at, point = end, Point(line, end - source.rfind(b"\n", 0, end) - 1)
         out.append(Range(point, Point(END, END), at, END))
         return out
 
-    def find_bodies(self, source: bytes, at: int = 0) -> Iterator[tuple[int, int]]:
-        """Yield the spans, without their brackets, of bodies from a place on whose layout leaves no doubt."""
+    def find_passed_over(self, source: bytes, at: int, known: Sequence[Span]) -> list[Span]:
+        """Return, in order, spans that are known to need no parser and the bodies between them."""
         if self.otherwise is not None and self.otherwise.search(source):
-            return
+            return [*known]
         kept = self.kept(source, at) if self.kept is not None else []
-        for found in self.body.finditer(source, at):
+        bodies: list[Span] = []
+        for start, end in known:
+            bodies += self.find_bodies(source, at, start, kept)
+            at = end
+        bodies += self.find_bodies(source, at, len(source), kept)
+        if len(bodies) + len(known) > MOST:
+            bodies = nlargest(max(MOST - len(known), 0), bodies, key=lambda span: span[1] - span[0])
+        return sorted([*known, *bodies])
+
+    def find_bodies(self, source: bytes, at: int, stop: int, kept: list[int]) -> Iterator[Span]:
+        """Yield the spans, without their brackets, of bodies between two places that hold no kept one and
+        whose layout leaves no doubt."""
+        for found in self.body.finditer(source, at, stop):
             start, end = found.end("open"), found.start("close")
             if end - start < SHORTEST or bisect_left(kept, start) < bisect_left(kept, end):
                 continue

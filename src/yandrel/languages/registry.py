@@ -11,12 +11,12 @@ LANGUAGES = {
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),
-        15,
+        16,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 11),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 13),
     "go": ("yandrel.languages.go.language", (".go",), 6),
-    "swift": ("yandrel.languages.swift.language", (".swift",), 7),
+    "swift": ("yandrel.languages.swift.language", (".swift",), 8),
     "php": ("yandrel.languages.php.language", (".php",), 7),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""

@@ -196,7 +196,7 @@ def test_outline_has_the_facts_of_the_whole(language: str, body: str) -> None:
 def test_a_body_is_passed_over(language: str) -> None:
     text, read, outlines = LANGUAGES[language]
     source = fill(text, LONG)
-    spans = [source[start:end] for start, end in outlines.find_bodies(source)]
+    spans = [source[start:end] for start, end in outlines.find_passed_over(source, 0, ())]
     assert any(LONG.encode() in span for span in spans)
     broken = fill(text, LONG + "\n        a = = ) ;")
     assert read(broken, False).problems
@@ -229,7 +229,7 @@ def test_a_body_is_passed_over(language: str) -> None:
     ],
 )
 def test_what_holds_declarations_is_read(language: str, source: str) -> None:
-    assert not list(LANGUAGES[language][2].find_bodies(fill(source, LONG)))
+    assert not list(LANGUAGES[language][2].find_passed_over(fill(source, LONG), 0, ()))
 
 
 @given(
@@ -253,7 +253,7 @@ def test_only_the_largest_of_very_many_bodies_are_passed_over() -> None:
     small += "        weigh(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15);\n    }\n"
     methods = "".join(small % number for number in range(MOST + 50))
     source = f"class Hive {{\n{methods}    void large() {{\n{LONG}\n    }}\n}}\n".encode()
-    assert len(list(java.OUTLINES.find_bodies(source))) == MOST + 51
+    assert len(list(java.OUTLINES.find_bodies(source, 0, len(source), []))) == MOST + 51
     ranges = java.OUTLINES.find_ranges(source)
     assert len(ranges) == MOST + 1
     assert not any(LONG.encode() in source[r.start_byte : r.end_byte] for r in ranges)

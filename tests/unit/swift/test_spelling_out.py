@@ -25,6 +25,10 @@ UNKNOWN = [
     "func weigh(_ all: Int) {\n  switch all {\n  case .min ..< 0: shut()\n  case (few + 1)...many: open()\n  }\n}\n",
     "struct Hive {\n  #if os(macOS)\n  // Seen from outside.\n  @objc\n  #endif\n  var lid: Int { 1 }\n}\n",
     "/* open */ final class Apiary: Place {\n  let first = hives.first!!, path = \\.[hive: 1]\n}\n",
+    "protocol Comb {\n  associatedtype Cell: Kept\n  where\n    Cell.Bee == Bee,\n    Cell.Wax: Weighed\n\n  var first: Cell { get }\n}\n",
+    "protocol Comb {\n  associatedtype Cell where Cell.Bee == Bee,\n    Cell.Wax == Wax\n}\n",
+    "func weigh() {\n  switch scale {\n  #if os(Linux)\n  case .hung:\n    rest()\n  #else\n  case .stood: rest()\n  #endif\n  default: shut()\n  }\n}\n",
+    "func name() {\n  prefix = told.prefix\n  postfix += prefix\n}\n",
     "enum Target {\n    case socket(_: Address)\n    case place(host: String, port: Int)\n}\n",
 ]
 
@@ -44,11 +48,18 @@ def test_names_keep_their_places() -> None:
     assert mentions["Hive"] == mentions["Comb"] == 2
 
 
+def test_names_in_bounds_keep_their_places() -> None:
+    text = UNKNOWN[-5]
+    mentions = {mention.name: mention.line for mention in read_facts(text.encode()).mentions}
+    assert mentions["Bee"] == 4
+    assert mentions["Weighed"] == 5
+
+
 def test_what_is_broken_stays_broken() -> None:
     assert read_facts(b"func weigh() {\n  return .success(())\n").problems
 
 
-PARTS = "()|#warning|#error|\n|case|.A|.b|:|_read|_modify| {|!!|<<<|\\| |@_spi|(|)|/* a */|typealias T<A> = A where|swift"
+PARTS = "()|#warning|#error|\n|case|.A|.b|:|_read|_modify| {|!!|<<<|\\| |@_spi|(|)|/* a */|typealias T<A> = A where|swift|associatedtype A|: B| == C.D|,|switch a {\n|#if b\n|#else|#endif|prefix ="
 """What is spelled otherwise, and what stands around it."""
 
 

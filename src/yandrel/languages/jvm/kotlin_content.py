@@ -217,7 +217,8 @@ class KotlinReader:
 
     def read_type(self, node: Node, hidden: frozenset[str], stack: list[tuple[Node, frozenset[str]]]) -> None:
         # Of a.Outer<T>.Inner, what is before the brackets says which type it is.
-        names = list(takewhile(lambda c: c.type == "identifier", node.named_children))
+        plain = [c for c in node.named_children if c.type != "type_modifiers"]
+        names = list(takewhile(lambda c: c.type == "identifier", plain))
         stack += [(c, hidden) for c in node.named_children if c.type != "identifier"]
         if not names:
             return
@@ -227,7 +228,7 @@ class KotlinReader:
                 self.add(names[0], (head,))
             return
         parts = tuple(text_of(name) for name in names)
-        if text_of(node).startswith(".".join(parts)):
+        if self.source[names[0].start_byte : names[-1].end_byte] == ".".join(parts).encode():
             self.content.uses.append(Use(names[0].start_byte, names[-1].end_byte, parts, True, "type", 0))
 
     def read_navigation(

@@ -1,7 +1,9 @@
 """Surface facts of JavaScript and TypeScript: imports of all kinds, exports, definitions."""
 
 import re
-from collections.abc import Iterator
+from bisect import bisect_left
+from collections.abc import Iterable, Iterator
+from heapq import merge
 
 from tree_sitter import Node
 
@@ -9,7 +11,9 @@ from yandrel.languages.reading import find_problems, find_secrets
 from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import first_child, language_name, parse, string_value, text_of
 from yandrel.languages.script.heads import Head, read_head
-from yandrel.languages.script.outlines import find_paths, parse_outline
+from yandrel.languages.script.outlines import find_paths, is_whole, parse_outline
+from yandrel.languages.script.parts import Part, Parts
+from yandrel.languages.script.plain import Plain, find_comment, find_known, find_plain
 from yandrel.languages.script.roles import WITH_PATH
 from yandrel.languages.script.taken import BODIES, find_taken
 from yandrel.languages.script.typed import OWN, find_typed
@@ -35,18 +39,16 @@ class _Reader:
     def __init__(self, source: bytes, path: str, outline: bool) -> None:
         self.source = source
         self.path = path
-        head = read_head(source) if outline else Head([], 0)
-        tree = parse_outline(source, path, head.end) if outline else parse(source, path)
-        if tree.included_ranges[0].start_byte < head.end:
-            head = Head([], 0)
-        self.root = tree.root_node
+        head, plain, self.root = _read_outline(source, path) if outline else _read_whole(source, path)
+        self.plain = Parts(source, path, plain)
         self.head_end = head.end
         self.imports: list[Import] = head.imports
         self.definitions: list[Definition] = []
         self.exports: dict[str, str] = {}
         self.early: list[str] = []
         self.calls: dict[str, None] = {}
-        self.run_on_loading: list[Node] = []
+        self.run_on_loading: list[Node | Part] = []
+        self.line, self.counted = 1, 0
         self.acts = 0
         self.open = False
         self.has_module_syntax = bool(head.imports)
@@ -56,7 +58,11 @@ class _Reader:
         self.listed: list[tuple[str, Node, Node]] = []
 
     def read(self) -> Facts:
-        for node in self.root.children:
+        for node in self.in_order():
+            if isinstance(node, Part):
+                self.define_plain(node)
+                self.comment = None
+                continue
             if node.type == "comment":
                 self.comment = self.comment_of_run(node)
                 continue
@@ -85,8 +91,15 @@ class _Reader:
             taken=taken,
             typed=()
             if marked
-            else find_typed(self.source, self.path, self.root, self.imports, loaded, self.head_end),
+            else find_typed(
+                self.source, self.path, self.root, self.plain, self.imports, loaded, self.head_end
+            ),
         )
+
+    def in_order(self) -> Iterator[Node | Part]:
+        """Yield the statements of the tree and the plain ones, and the comments of the tree."""
+        nodes: Iterable[Node | Part] = self.root.children
+        yield from merge(nodes, self.plain.parts, key=lambda place: place.start_byte)
 
     def settle_imports(self, loaded: set[str]) -> Iterator[Import]:
         """Yield the imports in order, each with when it bites, told from the names that loading reads."""
@@ -351,9 +364,12 @@ class _Reader:
 
     # -- definitions -----------------------------------------------------------------------------
 
-    def comment_of_run(self, node: Node) -> Node:
-        """Return the first of the line comments that a comment stands among, without a blank line between."""
+    def comment_of_run(self, node: Node) -> Node | None:
+        """Return the first of the line comments that a comment stands among, without a blank line between;
+        none where it is said of what stands before it in its line."""
         before = self.comment
+        if self.source[node.start_byte - node.start_point[1] : node.start_byte].strip():
+            return None
         if before is None or not (is_line(node) and is_line(before)):
             return node
         last = node.prev_sibling
@@ -379,6 +395,23 @@ class _Reader:
             kind = "function"
         self.add_definition(name, kind, outer, node, made_by(node) if kind == "constant" else "", False)
         return name
+
+    def define_plain(self, part: Part) -> None:
+        """Define what a statement declares that was read from its text."""
+        plain = part.plain
+        start = find_comment(self.source, plain.start)
+        self.line += self.source.count(b"\n", self.counted, plain.start)
+        last = self.line + self.source.count(b"\n", plain.start, plain.end)
+        kind = "function" if plain.made == BOUND else plain.kind
+        self.definitions.append(
+            Definition(plain.name, kind, start, plain.end, self.line, last, value=plain.made)
+        )
+        self.line, self.counted = last, plain.end
+        if plain.exported:
+            self.exports[plain.exported] = plain.name
+            self.has_module_syntax = True
+        if plain.kind == "constant" and not plain.body:
+            self.run_on_loading.append(part)
 
     def define_assigned(self) -> None:
         """Take `exports.open = () => …` for the definition of what no other statement declares.
@@ -594,7 +627,7 @@ def _shape(node: Node | None, outer: Node) -> tuple[tuple[str, ...], tuple[str, 
     bases: list[str] = []
     marks: list[str] = []
     members: list[str] = []
-    if node is None:
+    if node is None or node.type == "type_alias_declaration":
         return (), (), ()
     for place in (outer, node) if outer.id != node.id else (node,):
         for child in place.children:
@@ -644,6 +677,29 @@ def _mark(decorator: Node) -> str:
     if inner is not None and inner.type == "call_expression":
         inner = inner.child_by_field_name("function")
     return text_of(inner)
+
+
+def _read_outline(source: bytes, path: str) -> tuple[Head, list[Plain], Node]:
+    """Return the imports of a file's head, the statements that need no parser, and a tree of the rest."""
+    head = read_head(source)
+    plain = find_plain(source, head.end, find_paths(source, head.end))
+    tree = parse_outline(source, path, head.end, find_known(source, head.end, plain))
+    if is_whole(tree):
+        return Head([], 0), [], tree.root_node
+    if _reaches_over(tree.root_node, plain):
+        return _read_whole(source, path)
+    return head, plain, tree.root_node
+
+
+def _read_whole(source: bytes, path: str) -> tuple[Head, list[Plain], Node]:
+    return Head([], 0), [], parse(source, path).root_node
+
+
+def _reaches_over(root: Node, plain: list[Plain]) -> bool:
+    """Whether a plain statement stands within something else, and is none of the top level."""
+    starts = [item.start for item in plain]
+    spans = ((node.start_byte, node.end_byte) for node in root.children) if plain else ()
+    return any(bisect_left(starts, start) < bisect_left(starts, end) for start, end in spans)
 
 
 def read_facts(source: bytes, path: str, outline: bool = False) -> Facts:

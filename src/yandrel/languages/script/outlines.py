@@ -1,13 +1,15 @@
 """Parsing JavaScript and TypeScript without what functions hold, unless they name modules by their paths."""
 
 import re
+from collections.abc import Sequence
 from functools import cache, lru_cache
 
 import tree_sitter
+from tree_sitter import Point, Range
 
-from yandrel.languages.bodiless import PARAMETERS, Outlines
+from yandrel.languages.bodiless import EVERYTHING, PARAMETERS, Outlines, Span
 from yandrel.languages.script.components import is_component
-from yandrel.languages.script.grammar import GRAMMARS, parse, parse_as_written
+from yandrel.languages.script.grammar import GRAMMARS, dialect_of, parse, parse_as_written
 
 MOCKED = (
     rb"\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock|importActual|importMock|setMock"
@@ -55,13 +57,36 @@ def holds_methods(source: bytes, dialect: str) -> bool:
     return dialect == "javascript" or b"class " in source
 
 
-def parse_outline(source: bytes, path: str, start: int = 0) -> tree_sitter.Tree:
-    """Parse UTF-8 source without what functions hold, and without what stands before a place; JavaScript
-    with types is read as what it is. What cannot be read so is parsed whole."""
-    if ".d." in path or is_component(path):
+def parse_outline(source: bytes, path: str, start: int = 0, known: Sequence[Span] = ()) -> tree_sitter.Tree:
+    """Parse UTF-8 source without what functions hold, what stands before a place, and spans that are known;
+    JavaScript with types is read as what it is. What cannot be read so is parsed whole."""
+    if is_component(path):
         return parse(source, path)
 
     def read(dialect: str) -> tree_sitter.Tree:
-        return outlines_for(dialect, holds_methods(source, dialect)).parse(source, start)
+        return outlines_for(dialect, holds_methods(source, dialect)).parse(source, start, known)
 
     return parse_as_written(path, read)
+
+
+def is_whole(tree: tree_sitter.Tree) -> bool:
+    """Whether nothing was passed over."""
+    ranges = tree.included_ranges
+    return len(ranges) == 1 and ranges[0].start_byte == 0
+
+
+def parse_parts(source: bytes, path: str, *parts: Span) -> tree_sitter.Tree:
+    """Parse what stands in spans of UTF-8 source, as if nothing stood between; nodes tell places of the
+    whole."""
+    parser = GRAMMARS[dialect_of(path)].parser
+    parser.included_ranges = [
+        Range(_point_of(source, start), _point_of(source, end), start, end) for start, end in parts
+    ]
+    try:
+        return parser.parse(source)
+    finally:
+        parser.included_ranges = EVERYTHING
+
+
+def _point_of(source: bytes, at: int) -> Point:
+    return Point(source.count(b"\n", 0, at), at - source.rfind(b"\n", 0, at) - 1)

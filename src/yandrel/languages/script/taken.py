@@ -6,6 +6,8 @@ from collections.abc import Iterable
 
 from tree_sitter import Node
 
+from yandrel.languages.script.parts import Part
+
 BODIES = frozenset(
     {
         "function_declaration", "function_expression", "arrow_function", "generator_function",
@@ -15,10 +17,13 @@ BODIES = frozenset(
     }
 )  # fmt: skip
 """What loading does not run, and what holds no code."""
+Region = Node | Part
+READ = frozenset({"identifier", "shorthand_property_identifier"})
+QUOTES = (b"'", b'"')
 MEMBER = re.compile(rb"\s*+\??\.\s*+([\w$]++)")
 
 
-def find_taken(source: bytes, regions: Iterable[Node], names: Iterable[str]) -> tuple[str, ...]:
+def find_taken(source: bytes, regions: Iterable[Region], names: Iterable[str]) -> tuple[str, ...]:
     """Return what is read, of some names, where loading runs: `hives.count`, or `hives` itself; in the order
     of the text."""
     wanted = [name.encode() for name in names if is_name(name)]
@@ -38,16 +43,16 @@ def find_taken(source: bytes, regions: Iterable[Node], names: Iterable[str]) -> 
     return tuple(sorted(found, key=found.__getitem__))
 
 
-def _outermost(regions: Iterable[Node]) -> list[Node]:
+def _outermost(regions: Iterable[Region]) -> list[Region]:
     """Return nodes in the order of the text, without those that lie in others."""
-    out: list[Node] = []
+    out: list[Region] = []
     for region in sorted(regions, key=lambda node: (node.start_byte, -node.end_byte)):
         if not out or region.end_byte > out[-1].end_byte:
             out.append(region)
     return out
 
 
-def _take(source: bytes, region: Node, at: int, end: int, found: dict[str, int]) -> None:
+def _take(source: bytes, region: Region, at: int, end: int, found: dict[str, int]) -> None:
     """Note a name, with its member, that is read on loading at a place."""
     if not is_word(source, at, end):
         return
@@ -64,9 +69,10 @@ def is_name(text: str) -> bool:
 
 
 def is_word(source: bytes, start: int, end: int) -> bool:
-    """Whether a part of a text is a whole name, and no member of something else."""
+    """Whether a part of a text is a whole name, no member of something else, and not what a string begins
+    with."""
     before, after = source[start - 1 : start], source[end : end + 1]
-    if _is_part(before) or _is_part(after):
+    if before in QUOTES or _is_part(before) or _is_part(after):
         return False
     return before != b"." or source[max(0, start - 3) : start] == b"..."
 
@@ -76,10 +82,12 @@ def _is_part(letter: bytes) -> bool:
     return letter.isalnum() or letter in (b"_", b"$") or letter > b"\x7f"
 
 
-def _is_run(region: Node, start: int, end: int) -> bool:
+def _is_run(region: Region, start: int, end: int) -> bool:
     """Whether a name stands for a value that is read where loading comes by."""
+    if isinstance(region, Part) and region.surely_reads(start, end):
+        return True
     node = region.descendant_for_byte_range(start, end)
-    if node is None or node.type != "identifier":
+    if node is None or node.type not in READ:
         return False
     around = node.parent
     while around is not None:

@@ -5,18 +5,19 @@ from collections.abc import Iterable
 from tree_sitter import Node
 
 from yandrel.languages.script.grammar import language_name
+from yandrel.languages.script.parts import Part, Parts
 from yandrel.languages.script.taken import is_name, is_word
 from yandrel.model.facts import Import, When
 
 OWN = (".", "@/", "~", "#", "$", "src/", "app/")
 """What paths of the application's own modules begin with; others are not asked for."""
-NO_VALUES = frozenset({"type_identifier", "comment", "string_fragment", "string"})
+NO_VALUES = frozenset({"type_identifier", "property_identifier", "comment", "string_fragment", "string"})
 AROUND_TYPES = frozenset({"type_query", "nested_type_identifier", "nested_identifier"})
 """What a name stands in that is part of a type, though it is written like a value."""
 
 
 def find_typed(
-    source: bytes, path: str, root: Node, imports: Iterable[Import], read: set[str], start: int
+    source: bytes, path: str, root: Node, parts: Parts, imports: Iterable[Import], read: set[str], start: int
 ) -> tuple[str, ...]:
     """Return the imported names of a TypeScript file that nothing reads as a value.
 
@@ -34,14 +35,14 @@ def find_typed(
         sorted(
             name
             for name in names
-            if not _is_read(name.encode(), source, root, [], below, len(source))
-            and not _is_read(name.encode(), source, root, spans, start, below)
+            if not _is_read(name.encode(), source, root, parts, [], below, len(source))
+            and not _is_read(name.encode(), source, root, parts, spans, start, below)
         )
     )
 
 
 def _is_read(
-    name: bytes, source: bytes, root: Node, spans: list[tuple[int, int]], start: int, stop: int
+    name: bytes, source: bytes, root: Node, parts: Parts, spans: list[tuple[int, int]], start: int, stop: int
 ) -> bool:
     """Whether a name stands for a value in a part of the source, anywhere but in the import of it."""
     at = source.find(name, start, stop)
@@ -49,13 +50,25 @@ def _is_read(
         end = at + len(name)
         if is_word(source, at, end):
             inside = any(first <= at < last for first, last in spans)
-            if not inside and _is_value(root.named_descendant_for_byte_range(at, end)):
+            part = parts.part_at(at)
+            if not inside and (_is_value_at(root, at, end) if part is None else _holds_value(part, at, end)):
                 return True
         at = source.find(name, end, stop)
     return False
 
 
-def _is_value(node: Node | None) -> bool:
+def _holds_value(part: Part, start: int, end: int) -> bool:
+    """Whether a name stands for a value in a plain statement."""
+    if part.plain.kind in ("type", "namespace"):
+        return False
+    return part.surely_uses(start, end) or _is_value_at(part.root_at(start), start, end)
+
+
+def _is_value_at(root: Node, start: int, end: int) -> bool:
+    """Whether a name stands for a value; where nothing but the root is, there are comments."""
+    node = root.named_descendant_for_byte_range(start, end)
+    if node == root:
+        return False
     if node is None or node.type in NO_VALUES:
         return node is None
     return node.type != "identifier" or node.parent is None or node.parent.type not in AROUND_TYPES

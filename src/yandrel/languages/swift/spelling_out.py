@@ -38,6 +38,15 @@ KEY_PATH = re.compile(rb"\\\.(?=\[)")
 ATTRIBUTE_AT_TIMES = re.compile(
     rb"(?<=\n)[ \t]*#if[^\n]*\n(?:[ \t]*//[^\n]*\n)*[ \t]*@\w+(?:\([^\n]*\))?[ \t]*\n[ \t]*#endif(?=\n)"
 )
+FIRST_CASE_AT_TIMES = re.compile(
+    rb"(\bswitch\b[^\n]*\{[ \t]*\n(?:[ \t]*(?://[^\n]*)?\n)*)([ \t]*)(#if[^\n]*\n.*?\n\2#endif)\b[^\n]*",
+    re.DOTALL,
+)
+BOUNDS_ON_LINES = re.compile(
+    rb"(\bassociatedtype[ \t]+\w+[ \t]*(:[^\n{}()]*)?)((?:\n[ \t]*)?\bwhere\b\s*[\w.]+\s*(?:==|:)\s*[\w.]+"
+    rb"(?:\s*,\s*[\w.]+\s*(?:==|:)\s*[\w.]+)+)"
+)
+NAMED_LIKE_MODIFIER = re.compile(rb"(?<=\n)([ \t]+(?:pre|post|in)fi)x(?=[ \t]*[-+*/]?=[ \t])")
 UNWRAPPED_TWICE = re.compile(rb"(?<=[\w)\]])!!(?=[),.\s])")
 ODD_OPERATOR = re.compile(rb"(?<=[\s(])<<<(?=[\s(])")
 FOLDED = re.compile(rb"\\[ \t]+(?=\n)")
@@ -55,6 +64,9 @@ def spell_out(source: bytes) -> bytes:
     plain = UNLABELLED.sub(rb"\1  ", plain)
     plain = PREFIXED.sub(b" ", plain)
     plain = SEVERAL_CAUGHT.sub(rb"(\1)", plain)
+    plain = BOUNDS_ON_LINES.sub(_bind_bounds, plain)
+    plain = FIRST_CASE_AT_TIMES.sub(_blank_branches, plain)
+    plain = NAMED_LIKE_MODIFIER.sub(rb"\1X", plain)
     plain = SEVERAL_BASES.sub(lambda found: found[0].replace(b",", b"&"), plain)
     plain = BOUNDED_ALIAS.sub(_keep_first, plain)
     plain = TOLD_ON_BUILDING.sub(lambda found: found[1] + b"//".ljust(len(found[2])), plain)
@@ -71,6 +83,19 @@ def spell_out(source: bytes) -> bytes:
 def _spell_nothing(found: re.Match[bytes]) -> bytes:
     line = found.string.rfind(b"\n", 0, found.start()) + 1
     return found[0] if NO_VALUE.search(found.string, line, found.end(1)) else found[1] + b"0 "
+
+
+def _bind_bounds(found: re.Match[bytes]) -> bytes:
+    """Say what an associated type is bound to as what it is composed of, which may stand on several lines."""
+    before, where, bounds = found[3].partition(b"where")
+    sign = b"&" if found[2] else b":"
+    bounds = bounds.replace(b"==", b"& ").replace(b":", b"&").replace(b",", b"&")
+    return found[1].replace(b",", b"&") + before + sign.ljust(len(where)) + bounds
+
+
+def _blank_branches(found: re.Match[bytes]) -> bytes:
+    own = re.compile(rb"(?m)^%b#(?:if|else|elseif|endif)\b[^\n]*" % found[2])
+    return found[1] + own.sub(_blank, found[0][len(found[1]) :])
 
 
 def _blank(found: re.Match[bytes]) -> bytes:

@@ -1,0 +1,71 @@
+"""Plain statements of a file, parsed when something is asked of them."""
+
+import re
+from bisect import bisect_right
+from functools import cached_property
+
+from tree_sitter import Node
+
+from yandrel.languages.script.outlines import parse_parts
+from yandrel.languages.script.plain import Plain
+
+BEFORE, AFTER = b"([{,=:.", b".(,)]}\r\n"
+"""What stands beside a name that can be nothing but a value, where there are no functions and no types."""
+DOUBTFUL = (b"'", b'"', b"`", b"//", b"*", b"<", b" as ")
+
+USED = re.compile(rb"(?:\.\.\.|[=!|&?] |\n\s+|\b(?:new|return|throw|await|instanceof) )\Z")
+"""What stands before a name that is used as a value, or is taken for one for want of a sign of the other."""
+
+
+class Part:
+    """One plain statement, which answers as the node of a tree does."""
+
+    def __init__(self, source: bytes, path: str, plain: Plain) -> None:
+        self.source = source
+        self.path = path
+        self.plain = plain
+        self.start_byte = plain.start
+        self.end_byte = plain.end
+
+    @cached_property
+    def root(self) -> Node:
+        return parse_parts(self.source, self.path, (self.start_byte, self.end_byte)).root_node
+
+    @cached_property
+    def without_body(self) -> Node:
+        body = (self.start_byte, self.plain.body), (self.end_byte - 1, self.end_byte)
+        return parse_parts(self.source, self.path, *body).root_node
+
+    def root_at(self, at: int) -> Node:
+        """Return the root of a tree that holds a place: a function is parsed only for what is asked of it."""
+        return self.without_body if at < self.plain.body else self.root
+
+    def descendant_for_byte_range(self, start: int, end: int) -> Node | None:
+        return self.root.descendant_for_byte_range(start, end)
+
+    def surely_reads(self, start: int, end: int) -> bool:
+        """Whether the text alone tells that a name in a constant's value is read there."""
+        line = self.source.rfind(b"\n", 0, start) + 1
+        before = self.source[max(line, self.start_byte) : start].replace(b"/*#__PURE__*/", b"").strip()
+        if any(sign in before for sign in DOUBTFUL) or self.source[end : end + 1] not in AFTER:
+            return False
+        return before[-1:] in BEFORE
+
+    def surely_uses(self, start: int, end: int) -> bool:
+        """Whether what stands beside a name in a function's body tells that it is a value there."""
+        if not 0 < self.plain.body < start:
+            return False
+        return self.source[end : end + 1] in b"(." or USED.search(self.source[start - 12 : start]) is not None
+
+
+class Parts:
+    """The plain statements of one file, in order."""
+
+    def __init__(self, source: bytes, path: str, plain: list[Plain]) -> None:
+        self.parts = [Part(source, path, item) for item in plain]
+        self.starts = [item.start for item in plain]
+
+    def part_at(self, at: int) -> Part | None:
+        """Return the statement that a place stands in."""
+        found = bisect_right(self.starts, at) - 1
+        return self.parts[found] if found >= 0 and at < self.parts[found].end_byte else None

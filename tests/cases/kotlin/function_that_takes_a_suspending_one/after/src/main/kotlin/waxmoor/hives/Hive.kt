@@ -1,0 +1,3 @@
+package waxmoor.hives
+
+class Hive(val number: Int)

@@ -1,0 +1,9 @@
+package waxmoor.hives
+
+annotation class Calm
+
+class Visit(val hive: @Calm Hive)
+
+suspend fun <T> visit(hive: Hive, block: suspend Hive.() -> T): T = hive.block()
+
+fun later(block: suspend waxmoor.hives.Hive.(Int) -> Unit): Any = block

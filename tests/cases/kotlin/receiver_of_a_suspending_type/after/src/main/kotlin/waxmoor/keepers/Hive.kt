@@ -1,0 +1,3 @@
+package waxmoor.keepers
+
+class Hive(val number: Int)

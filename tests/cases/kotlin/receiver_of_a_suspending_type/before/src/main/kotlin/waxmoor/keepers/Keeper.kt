@@ -1,0 +1,3 @@
+package waxmoor.keepers
+
+class Keeper(val name: String)
