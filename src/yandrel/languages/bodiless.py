@@ -65,7 +65,7 @@ class Outlines:
     ) -> tree_sitter.Tree | None:
         """Parse source without what its functions hold, errors or not; None where nothing is left out."""
         ranges = self.find_ranges(source, start, known)
-        if len(ranges) < 2 and not start:
+        if len(ranges) == 1 and ranges[0].start_byte == 0:
             return None
         parser = self.grammar.parser
         parser.included_ranges = ranges

@@ -15,6 +15,9 @@ DOUBTFUL = (b"'", b'"', b"`", b"//", b"*", b"<", b" as ")
 
 USED = re.compile(rb"(?:\.\.\.|[=!|&?] |\n\s+|\b(?:new|return|throw|await|instanceof) )\Z")
 """What stands before a name that is used as a value, or is taken for one for want of a sign of the other."""
+HANDED = re.compile(rb"(?:[:,] |[(\[])\Z")
+"""What stands before a value that is handed on, where its name is none of a type."""
+AS_TYPE = re.compile(rb"\b(?:as|satisfies) \Z")
 
 
 class Part:
@@ -51,11 +54,18 @@ class Part:
             return False
         return before[-1:] in BEFORE
 
-    def surely_uses(self, start: int, end: int) -> bool:
-        """Whether what stands beside a name in a function's body tells that it is a value there."""
+    def tells_use(self, start: int, end: int) -> bool | None:
+        """Return whether what stands beside a name in a function's body tells that it is a value there."""
         if not 0 < self.plain.body < start:
+            return None
+        before, after = self.source[start - 12 : start], self.source[end : end + 1]
+        if AS_TYPE.search(before) is not None:
             return False
-        return self.source[end : end + 1] in b"(." or USED.search(self.source[start - 12 : start]) is not None
+        if after in b"(." or USED.search(before) is not None:
+            return True
+        if self.source[start : start + 1].islower():
+            return HANDED.search(before) is not None or None
+        return (before[-1:] == b"(" and after in b",)") or None
 
 
 class Parts:

@@ -40,7 +40,12 @@ VALUE = re.compile(
 )
 LITERAL = re.compile(rb"(?:-?\d[\w.]*|'[^'\\\n]*'|\"[^\"\\\n]*\"|true|false|null)(?: as const)?;?%b" % ENDED)
 METHOD = re.compile(rb"\)[^\n,]*\{")
-RUNS_LATER = (b"=>", b"function", b"class")
+RUNS_LATER = {
+    b"=>": re.compile(rb"=>"),
+    b"function": re.compile(rb"\bfunction\b[\s*(]"),
+    b"class": re.compile(rb"\bclass\b[\s{]"),
+}
+"""What code that runs later begins with, by a part of it that is found soonest."""
 UNFINISHED = re.compile(
     rb"(?:[=|&?:,<(\[{.+*/-]|\b(?:extends|keyof|infer|typeof|is|readonly|in|as|new|unique|asserts))\Z"
 )
@@ -48,8 +53,8 @@ LONGEST = 9
 """More bytes than the longest of these words has."""
 GOES_ON = re.compile(rb"\s*+(?:[^\w\s$/@'\"#}]|/(?![/*])|(?:as|satisfies|in|instanceof)\b)")
 """What a statement without a semicolon goes on with."""
+COMMENTED = re.compile(rb"/\*.*?\*/|//[^\n]*", re.DOTALL)
 COMMENT = re.compile(rb"//|/\*|\*/")
-PAIRS = ((b"{", b"}"), (b"(", b")"))
 
 
 @dataclass(slots=True)
@@ -57,7 +62,8 @@ class Plain:
     """A statement that was read from its text.
 
     `kind` is "type", "function", "namespace" or "constant" as it is written; `made` is what a constant is
-    made by, "=>" for a function; what only runs later stands from `body` on, where that is not 0.
+    made by, "=>" for a function; what only runs later stands from `body` on, where that is not 0. Where it
+    is `typed`, nothing in it is a value.
     """
 
     name: str
@@ -67,6 +73,7 @@ class Plain:
     end: int
     made: str = ""
     body: int = 0
+    typed: bool = False
 
 
 def find_plain(source: bytes, start: int, kept: list[int]) -> list[Plain]:
@@ -123,19 +130,22 @@ def find_comment(source: bytes, start: int) -> int:
 def _read(source: bytes, begun: re.Match[bytes]) -> Plain | None:
     kind = begun.lastgroup or ""
     found = READERS[kind](source, begun)
-    if found is None or any(
-        source.count(left, begun.start(), found.end) != source.count(right, begun.start(), found.end)
-        for left, right in PAIRS
-    ):
-        return None
-    return found
+    return found if found is not None and _pairs_up(source[found.start : found.end]) else None
 
 
-def _make(begun: re.Match[bytes], end: int, made: bytes = b"", body: int = 0) -> Plain:
+def _pairs_up(text: bytes) -> bool:
+    """Whether a text closes as many braces as it opens; comments may hold others."""
+    if text.count(b"{") == text.count(b"}"):
+        return True
+    code = COMMENTED.sub(b"", text)
+    return code.count(b"{") == code.count(b"}")
+
+
+def _make(begun: re.Match[bytes], end: int, made: bytes = b"", body: int = 0, typed: bool = False) -> Plain:
     kind = begun.lastgroup or ""
     name = begun[kind].decode()
     exported = "" if begun["export"] is None else name if begun["default"] is None else "default"
-    return Plain(name, kind, exported, begun.start() + 1, end, made.decode(), body)
+    return Plain(name, kind, exported, begun.start() + 1, end, made.decode(), body, typed)
 
 
 def _read_type(source: bytes, begun: re.Match[bytes]) -> Plain | None:
@@ -152,7 +162,7 @@ def _read_type(source: bytes, begun: re.Match[bytes]) -> Plain | None:
     ended = text.removesuffix(b";")
     if UNFINISHED.search(ended[-LONGEST:]) is not None or _holds_another(ended):
         return None
-    return _make(begun, end)
+    return _make(begun, end, typed=True)
 
 
 def _end_of(source: bytes, start: int, stop: int) -> int:
@@ -182,18 +192,22 @@ def _read_function(source: bytes, begun: re.Match[bytes]) -> Plain | None:
 
 
 def _read_namespace(source: bytes, begun: re.Match[bytes]) -> Plain | None:
-    """Read a namespace that holds nothing but types."""
+    """Read a namespace that holds nothing but types and functions."""
     first = INDENT.match(source, begun.end())
     if begun["default"] is not None or first is None:
         return None
     found = _types_within(first[0]).match(source, begun.end())
-    return _make(begun, found.end()) if found is not None else None
+    if found is None:
+        return None
+    return _make(begun, found.end(), typed=source.find(b"function", begun.end(), found.end()) < 0)
 
 
 @cache
 def _types_within(indent: bytes) -> re.Pattern[bytes]:
-    """Return a pattern of types that stand below each other, as far in as is said, up to a closing line."""
-    own = rb"%b(?:(?:export )?(?:type|interface) |[)\]}>|&]|//|/\*| \*)[^\n]*\n" % indent
+    """Return a pattern of types and functions, as far in as is said, up to a line that closes them."""
+    own = (
+        rb"%b(?:(?:export )?(?:type|interface|(?:async )?function\*?) |[)\]}>|&]|//|/\*| \*)[^\n]*\n" % indent
+    )
     return re.compile(rb"(?:%b|%b[ \t][^\n]*\n|\r?\n)*+\}%b" % (own, indent, ENDED))
 
 
@@ -207,8 +221,9 @@ def _read_constant(source: bytes, begun: re.Match[bytes]) -> Plain | None:
     found = LITERAL.match(source, at) or VALUE.match(source, at)
     if found is None or METHOD.search(source, at, found.end()) is not None:
         return None
-    if any(source.find(word, at, found.end()) >= 0 for word in RUNS_LATER):
-        return None
+    for word, later in RUNS_LATER.items():
+        if source.find(word, at, found.end()) >= 0 and later.search(source, at, found.end()) is not None:
+            return None
     if not found[0].endswith(b";") and GOES_ON.match(source, found.end()) is not None:
         return None
     made = found["made"] or b"" if "made" in found.re.groupindex and found["cast"] is None else b""

@@ -59,9 +59,10 @@ def _is_read(
 
 def _holds_value(part: Part, start: int, end: int) -> bool:
     """Whether a name stands for a value in a plain statement."""
-    if part.plain.kind in ("type", "namespace"):
+    if part.plain.typed:
         return False
-    return part.surely_uses(start, end) or _is_value_at(part.root_at(start), start, end)
+    told = part.tells_use(start, end)
+    return _is_value_at(part.root_at(start), start, end) if told is None else told
 
 
 def _is_value_at(root: Node, start: int, end: int) -> bool:
