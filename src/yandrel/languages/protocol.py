@@ -118,6 +118,9 @@ class Language(Protocol):
     def moved_words(self, view: Any, relocation: Relocation) -> set[str]:
         """Return words of which a file must contain one to name anything that moves."""
 
+    def naming_without_words(self, view: Any, relocation: Relocation) -> set[str]:
+        """Return units that name something that moves without any of those words."""
+
     def mention_filter(self, view: Any, relocation: Relocation) -> Callable[[str, bytes], bool]:
         """Return a test for units that hold one of the words: whether they can name what moves."""
 

@@ -4,7 +4,11 @@ import re
 from collections.abc import Callable
 from functools import lru_cache
 
-_CUT = re.compile(r"[A-Z]+(?=[A-Z][a-z])|[A-Z]?[a-z]+|[A-Z]+|\d+|[^\W\d_a-zA-Z]+")
+_CUT = re.compile(
+    r"(?:(?<![A-Za-z])[a-z]|[A-Z])\d\d[a-z](?![a-z])"
+    r"|[A-Z]+(?=[A-Z][a-z])|[A-Z]?[a-z]+|[A-Z]+|\d+|[^\W\d_a-zA-Z]+"
+)
+"""Words of an identifier; one shortened to its first and last letter, as `i18n`, is one."""
 UNCOUNTED = frozenset(
     [
         "status",

@@ -157,12 +157,13 @@ def read_candidates(
     few = encoded if len(encoded) <= FEW_WORDS and not known.folds_case else []
     own = {*relocation.units, *(symbol.unit for symbol in relocation.definitions)}
     own |= {symbol.unit for symbol in relocation.definitions.values()}
+    naming = own | known.naming_without_words(index.views[language], relocation)
     sources: dict[str, bytes] = {}
     for path in index.facts:
         if language_of(path) != language:
             continue
         raw = index.read_raw(path)
-        if path not in own:
+        if path not in naming:
             if few and not any(word in raw for word in few):
                 continue
             if pattern is None or not pattern.search(raw) or not can_name(path, raw):

@@ -13,6 +13,10 @@ from yandrel.model.words import FORMS, plural, singular, words_of
         ("hive_controller", ("hive", "controller")),
         ("weigh-in", ("weigh", "in")),
         ("Area51Map", ("area", "51", "map")),
+        ("i18nService", ("i18n", "service")),
+        ("HiveI18n", ("hive", "i18n")),
+        ("L10nHive", ("l10n", "hive")),
+        ("X86Scale", ("x", "86", "scale")),
         ("", ()),
     ],
 )

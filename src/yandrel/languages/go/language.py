@@ -66,6 +66,9 @@ class GoLanguage:
         words |= {word.partition(".")[0] for word in owners}
         return {part for word in words if word for part in word.split(".")}
 
+    def naming_without_words(self, view: GoView, relocation: Relocation) -> set[str]:
+        return set()
+
     def mention_filter(self, view: GoView, relocation: Relocation) -> Callable[[str, bytes], bool]:
         """Only units of a package that things leave, or come to, or that import one, can name them."""
         homes = {folder_of(p) for pair in relocation.units.items() for p in pair}

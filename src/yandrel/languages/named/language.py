@@ -49,6 +49,9 @@ class NamedLanguage(ABC):
 
         return moved_words(view, relocation)
 
+    def naming_without_words(self, view: NamedView, relocation: Relocation) -> set[str]:
+        return set()
+
     def mention_filter(self, view: NamedView, relocation: Relocation) -> Callable[[str, bytes], bool]:
         return lambda unit, source: True
 

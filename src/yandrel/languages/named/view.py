@@ -249,7 +249,8 @@ class NamedView(UnloadedGraph):
         out = {}
         follow: Counter[str] = Counter()
         for unit, facts in self.units.facts.items():
-            if len(facts.namespaces) > 1 or not facts.definitions:
+            unread = facts.problems and not any(facts.namespaces)
+            if len(facts.namespaces) > 1 or not facts.definitions or unread:
                 continue
             expected = self.expected_namespace(unit)
             declared = facts.namespaces[0] if facts.namespaces else ""

@@ -52,6 +52,9 @@ class PythonLanguage:
 
         return moved_words(relocation)
 
+    def naming_without_words(self, view: PythonView, relocation: Relocation) -> set[str]:
+        return set()
+
     def mention_filter(self, view: PythonView, relocation: Relocation) -> Callable[[str, bytes], bool]:
         from yandrel.languages.python.rewrite import mention_filter
 

@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from yandrel.languages.script.components import COMPONENTS
 from yandrel.languages.script.grammar import TYPESCRIPT
-from yandrel.languages.script.project import BUILT, ROOTS
+from yandrel.languages.script.project import BUILT, MAIN, ROOTS
 from yandrel.model.project import PathMap
 
 FOR_TYPESCRIPT = (".ts", ".tsx", ".mts", ".cts", ".d.ts", ".js", ".jsx", ".mjs", ".cjs", ".json", ".vue")
@@ -57,7 +57,7 @@ class Finder:
     def __init__(self, files: frozenset[str] | set[str], maps: tuple[PathMap, ...]) -> None:
         self.files = files
         self.maps = maps
-        self.mains = {m.targets[0] for m in maps if m.kind == "package"}
+        self.mains = {m.scope.rstrip("/"): m.targets for m in maps if m.kind == MAIN}
         self._scoped: dict[str, list[PathMap]] = {}
 
     def find(self, spelled: str, unit: str) -> Led | None:
@@ -103,26 +103,39 @@ class Finder:
         return led
 
     def find_path(self, path: str, unit: str, only_folder: bool = False) -> Led | None:
-        """Return the file that a path without a suffix, or with one, means."""
-        files = self.files
+        """Return the file that a path without a suffix, or with one, means; a folder's is what it names."""
         typed = unit.endswith((*TYPESCRIPT, ".tsx", *COMPONENTS))
-        order = FOR_TYPESCRIPT if typed else FOR_JAVASCRIPT
-        if not only_folder and path:
-            ending = ending_of(path)
-            if path in files and not typed:
-                return Led(path, "whole")
-            for real in WRITTEN_FOR.get(ending, ()):
-                if path[: -len(ending)] + real in files:
-                    return Led(path[: -len(ending)] + real, "as " + ending)
-            if path in files:
-                return Led(path, "whole")
-            for end in order:
-                if path + end in files:
-                    return Led(path + end, "bare")
-        folder = path + "/" if path else ""
-        for end in order:
-            if folder + "index" + end in files:
-                return Led(folder + "index" + end, "folder")
+        led = self._find_file(path, typed) if not only_folder and path else None
+        return led or self._find_main(path, typed) or self._find_index(path, typed)
+
+    def _find_file(self, path: str, typed: bool) -> Led | None:
+        files = self.files
+        ending = ending_of(path)
+        if path in files and not typed:
+            return Led(path, "whole")
+        for real in WRITTEN_FOR.get(ending, ()):
+            if path[: -len(ending)] + real in files:
+                return Led(path[: -len(ending)] + real, "as " + ending)
+        if path in files:
+            return Led(path, "whole")
+        for end in FOR_TYPESCRIPT if typed else FOR_JAVASCRIPT:
+            if path + end in files:
+                return Led(path + end, "bare")
+        return None
+
+    def _find_main(self, folder: str, typed: bool) -> Led | None:
+        """Return what the package.json of a folder names as its main file."""
+        for main in self.mains.get(folder, ()):
+            led = self._find_file(main, typed) or self._find_index(main, typed)
+            if led is not None:
+                return Led(led.path, MAIN)
+        return None
+
+    def _find_index(self, folder: str, typed: bool) -> Led | None:
+        start = folder + "/index" if folder else "index"
+        for end in FOR_TYPESCRIPT if typed else FOR_JAVASCRIPT:
+            if start + end in self.files:
+                return Led(start + end, "folder")
         return None
 
     # -- spelling --------------------------------------------------------------------------------
@@ -174,15 +187,22 @@ class Finder:
         unit, target = (inside or "", around or "") if both else (unit, target)
         start = posixpath.dirname(unit) or "."
         out = []
-        for ended in _endings(target, led.style):
+        of_folders = self.folders_of(target) if led.style == MAIN else []
+        for ended in [*of_folders, *_endings(target, led.style)]:
             text = posixpath.relpath(ended or ".", start)
             if not text.startswith("."):
                 text = "./" + text
-            whole = target[len(ended) :].startswith("/index.") or not ended
-            if old.endswith("/") and led.style == "folder" and whole and not text.endswith("/"):
+            whole = target[len(ended) :].startswith("/index.") or not ended or ended in of_folders
+            if old.endswith("/") and led.style in ("folder", MAIN) and whole and not text.endswith("/"):
                 text += "/"
             out.append(text)
         return out
+
+    def folders_of(self, target: str) -> list[str]:
+        """Return the folders that name a file as their main one, the nearest first."""
+        leading = [(folder, self._find_main(folder, typed=False)) for folder in self.mains]
+        found = [folder for folder, led in leading if led is not None and led.path == target]
+        return sorted(found, key=len, reverse=True)
 
 
 def _is_of_package(pattern: str, spelled: str) -> bool:

@@ -59,6 +59,11 @@ class ScriptLanguage:
 
         return moved_words(relocation)
 
+    def naming_without_words(self, view: ScriptView, relocation: Relocation) -> set[str]:
+        from yandrel.languages.script.rewrite import find_importers_by_dots
+
+        return find_importers_by_dots(view, relocation)
+
     def mention_filter(self, view: ScriptView, relocation: Relocation) -> Callable[[str, bytes], bool]:
         return lambda unit, source: True
 

@@ -50,6 +50,8 @@ PATH_KEYS = frozenset(
 ENDED = "\0"
 """The pattern of what is no map: it says that specifiers have their files' endings."""
 ROOTS = "rootDirs"
+MAIN = "main"
+"""What a package.json names as the file that its folder stands for."""
 """The kind of a map that says which folders are taken for one."""
 JEST_ROOT = "<rootDir>/"
 BUILT = re.compile(r"\A(?:dist|lib|build|out)/(?:(?:cjs|esm|src)/)?")
@@ -114,6 +116,10 @@ def package_maps(path: str, found: dict[str, Any]) -> Iterator[PathMap]:
         targets = tuple(t for v in _targets(value) if (t := _join(folder, v)) is not None)
         if targets:
             yield PathMap(folder, name, targets, "import")
+    named = [v for key in ("source", "module", "main") for v in _targets(found.get(key))]
+    mains = tuple(t for v in named if (t := _join(folder, v)))
+    if mains:
+        yield PathMap(folder, "", mains, MAIN)
     own = found.get("name")
     if not isinstance(own, str) or not own:
         return
@@ -124,8 +130,8 @@ def package_maps(path: str, found: dict[str, Any]) -> Iterator[PathMap]:
             if targets:
                 yield PathMap("", own + key[1:], targets, "package")
         return
-    main = [v for key in ("source", "module", "main") for v in _targets(found.get(key))] + _targets(exports)
-    targets = tuple(t for v in [*main, "index", "src/index"] if (t := _join(folder, v)) is not None)
+    main = [*named, *_targets(exports), "index", "src/index"]
+    targets = tuple(t for v in main if (t := _join(folder, v)) is not None)
     yield PathMap("", own, targets, "package")
     yield PathMap("", own + "/*", (folder + "*",), "package")
 

@@ -1,5 +1,6 @@
 """Rewriting a relocation of modules and of what they hold."""
 
+import posixpath
 from collections.abc import Mapping
 from dataclasses import replace
 
@@ -25,6 +26,23 @@ def moved_words(relocation: Relocation) -> set[str]:
         folder, _, name = symbol.unit.rpartition("/")
         words |= {name.split(".")[0], folder.rpartition("/")[2]}
     return words - {""}
+
+
+def find_importers_by_dots(view: ScriptView, relocation: Relocation) -> set[str]:
+    """Return the modules that name an index which moves, or which something leaves, by `..` alone."""
+    leaving = {old for old, new in relocation.units.items() if old != new}
+    leaving |= {symbol.unit for symbol in relocation.definitions}
+    indexes = {unit for unit in leaving if posixpath.basename(unit).startswith("index.")}
+    if not indexes:
+        return set()
+    return {
+        unit
+        for unit, facts in view.units.facts.items()
+        for item in facts.imports
+        if not item.module.strip("./")
+        and (led := view.find_module(item.module, unit)) is not None
+        and led.path in indexes
+    }
 
 
 def move_whole_files(view: ScriptView, relocation: Relocation) -> Relocation:

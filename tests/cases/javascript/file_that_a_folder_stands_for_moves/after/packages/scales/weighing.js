@@ -1,0 +1,1 @@
+exports.weigh = (hive) => hive.grams;

@@ -1,0 +1,3 @@
+const { tell } = require('./hives');
+
+exports.open = () => tell();

@@ -1,0 +1,3 @@
+const waxmoor = require('../cooperative');
+
+exports.tell = () => `hives of ${waxmoor.name}`;

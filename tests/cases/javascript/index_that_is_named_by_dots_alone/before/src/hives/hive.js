@@ -1,0 +1,3 @@
+const { tell } = require('.');
+
+exports.open = () => tell();

@@ -1,0 +1,3 @@
+const waxmoor = require('..');
+
+exports.tell = () => `hives of ${waxmoor.name}`;
