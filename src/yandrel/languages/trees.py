@@ -7,9 +7,9 @@ from functools import cached_property
 import tree_sitter
 from tree_sitter import Node
 
-KEPT = 100
+KEPT = 6_000_000
 LARGEST_KEPT = 200_000
-"""How many trees are kept, and the bytes of the largest source: a tree takes many times as much."""
+"""The bytes of all sources whose trees are kept, and of the largest: a tree takes many times as much."""
 
 
 class Grammar:
@@ -29,6 +29,7 @@ class Grammar:
         self.spell_out = spell_out
         self.unknown = unknown
         self._kept: dict[bytes, tree_sitter.Tree] = {}
+        self._kept_bytes = 0
 
     @cached_property
     def language(self) -> tree_sitter.Language:
@@ -49,8 +50,11 @@ class Grammar:
         tree = self._kept.get(source)
         if tree is None:
             tree = self._kept[source] = self._parse(source, spelled)
-            if len(self._kept) > KEPT:
-                del self._kept[next(iter(self._kept))]
+            self._kept_bytes += len(source)
+            while self._kept_bytes > KEPT:
+                oldest = next(iter(self._kept))
+                self._kept_bytes -= len(oldest)
+                del self._kept[oldest]
         return tree
 
     def _parse(self, source: bytes, spelled: bytes | None) -> tree_sitter.Tree:

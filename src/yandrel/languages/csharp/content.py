@@ -45,6 +45,20 @@ class Chain:
     block: int
 
 
+GENERIC = frozenset({*TYPE_KINDS, "method_declaration", "local_function_statement"})
+"""What may have parameters that stand for types."""
+NAMING = frozenset(
+    {"member_binding_expression", "foreach_statement", "invocation_expression", "name_colon",
+     "labeled_statement", "goto_statement", "subpattern", "name_equals", "argument", "assignment_expression",
+     *DECLARING, *NAMESPACES}
+)  # fmt: skip
+"""What may hold names of something new, or members."""
+AROUND_TYPES = frozenset(
+    {"base_list", "type_argument_list", "type_parameter_constraint", "nullable_type", "array_type",
+     "type_constraint", "primary_constructor_base_type", "explicit_interface_specifier"}
+)  # fmt: skip
+
+
 class ContentReader:
     """Walks one file's tree once."""
 
@@ -219,6 +233,9 @@ class ContentReader:
 
     def visit(self, node: Node, hidden: frozenset[str], stack: list[tuple[Node, frozenset[str]]]) -> None:
         kind = node.type
+        if kind == "identifier":
+            self.read_head(node, hidden)
+            return
         if kind == "using_directive":
             if is_generic_alias(node):
                 stack.append((node.named_children[-1], hidden))
@@ -229,15 +246,16 @@ class ContentReader:
         if kind in ("string_literal", "verbatim_string_literal"):
             self.read_string(node)
             return
-        parameters = next((c for c in node.named_children if c.type == "type_parameter_list"), None)
-        if parameters is not None:
-            hidden = hidden | {text_of(p.child_by_field_name("name")) for p in parameters.named_children}
-        if kind == "identifier":
-            self.read_head(node, hidden)
+        if not node.named_child_count:
             return
+        children = node.named_children
+        if kind in GENERIC:
+            parameters = next((c for c in children if c.type == "type_parameter_list"), None)
+            if parameters is not None:
+                hidden = hidden | {text_of(p.child_by_field_name("name")) for p in parameters.named_children}
         if kind == "generic_name":
             self.add_chain(node, hidden)
-            stack += [(c, hidden) for c in reversed(node.named_children[1:])]
+            stack += [(c, hidden) for c in reversed(children[1:])]
             return
         if kind in ("qualified_name", "member_access_expression"):
             self.read_chain(node, hidden, stack)
@@ -249,10 +267,13 @@ class ContentReader:
             name = node.child_by_field_name("name")
             if name is not None:
                 self.add_chain(name, hidden, "attribute")
-            stack += [(c, hidden) for c in reversed(node.named_children) if name is None or c.id != name.id]
+            stack += [(c, hidden) for c in reversed(children) if name is None or c.id != name.id]
             return
-        skipped = self.names_in(node)
-        stack += [(c, hidden) for c in reversed(node.named_children) if c.id not in skipped]
+        skipped = self.names_in(node) if kind in NAMING else ()
+        if skipped:
+            children = [c for c in children if c.id not in skipped]
+        children.reverse()
+        stack += [(c, hidden) for c in children]
 
     def names_in(self, node: Node) -> set[int]:
         """Return the children that name something new, or a member of something."""
@@ -310,22 +331,7 @@ class ContentReader:
     def read_head(self, node: Node, hidden: frozenset[str]) -> None:
         """Read a name that stands alone: a type, or a value of the same name."""
         name = text_of(node)
-        parent = node.parent
-        typed = parent is not None and any(
-            (child := parent.child_by_field_name(field)) is not None and child.id == node.id
-            for field in ("type", "returns")
-        )
-        inside = parent is not None and parent.type in (
-            "base_list",
-            "type_argument_list",
-            "type_parameter_constraint",
-            "nullable_type",
-            "array_type",
-            "type_constraint",
-            "primary_constructor_base_type",
-            "explicit_interface_specifier",
-        )
-        if not (typed or inside) and (name in self.values or not name[:1].isupper()):
+        if (name in self.values or not name[:1].isupper()) and not _is_typed(node):
             return
         self.add_chain(node, hidden)
 
@@ -404,6 +410,15 @@ class ContentReader:
         self.chains.append(
             Chain(tuple(names), tuple(starts), ends, at, kind == "string", kind, self.block_at(at))
         )
+
+
+def _is_typed(node: Node) -> bool:
+    """Whether a name stands where only a type can."""
+    parent = node.parent
+    if parent is None or parent.type in AROUND_TYPES:
+        return parent is not None
+    fields = (parent.child_by_field_name("type"), parent.child_by_field_name("returns"))
+    return any(child is not None and child.id == node.id for child in fields)
 
 
 def is_generic_alias(node: Node) -> bool:

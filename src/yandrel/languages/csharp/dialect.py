@@ -66,9 +66,14 @@ class CSharpDialect(Dialect):
         from yandrel.languages.named.rewrite import old_scope
 
         scopes = [old_scope(self, content, number) for number in range(len(content.blocks))]
+        surroundings = [surroundings_of(scope) for scope in scopes]
+        cuts: dict[tuple[int, tuple[str, ...], bool, str], int | None] = {}
         for chain in reader.chains:
-            around = surroundings_of(scopes[chain.block])
-            found = self.cut(chain, around)
+            around = surroundings[chain.block]
+            key = (chain.block, chain.names, chain.rooted, chain.kind)
+            if key not in cuts:
+                cuts[key] = self.cut(chain, around)
+            found = cuts[key]
             if found is None and chain.kind == "string":
                 if len(chain.names) > 1 and self.view.table.has_namespace(".".join(chain.names)):
                     spans = (chain.start, chain.ends[-1], chain.names, chain.rooted)

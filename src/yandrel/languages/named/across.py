@@ -6,6 +6,7 @@ from typing import Protocol
 
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Before, Dialect
+from yandrel.languages.named.meanings import Meanings
 from yandrel.languages.named.table import Renaming
 from yandrel.model.changes import Note, Refusal, Relocation
 from yandrel.model.graph import Symbol
@@ -58,8 +59,9 @@ def find_meant(
     before = Before(renaming)
     for unit, content in contents.items():
         scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
+        meanings = Meanings(dialect, scopes, before)
         for use in content.uses:
-            meant = dialect.meaning(scopes[use.block], use, before) if use.kind in kinds else None
+            meant = meanings.meaning_of(use) if use.kind in kinds else None
             place = renaming.table.find(meant, use.space) if meant else None
             if place is not None:
                 user = Symbol(unit, content.holder_at(use.start))

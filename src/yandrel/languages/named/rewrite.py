@@ -16,6 +16,7 @@ from yandrel.languages.named.dialect import (
     KeptImport,
     Scope,
 )
+from yandrel.languages.named.meanings import Meanings
 from yandrel.languages.named.settle import NameMap, settle_relocation
 from yandrel.languages.named.table import AMBIGUOUS, Renaming, last_of, parent_of
 from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits, tell_leaving
@@ -123,7 +124,8 @@ def find_unread(dialect: Dialect, unit: str, content: Content, renaming: Renamin
     names = {last_of(name).encode() for name in moved if may_see(content, name)}
     before = Before(renaming)
     scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
-    spans = [(u.start, u.end) for u in content.uses if dialect.meaning(scopes[u.block], u, before)]
+    meanings = Meanings(dialect, scopes, before)
+    spans = [(u.start, u.end) for u in content.uses if meanings.meaning_of(u)]
     spans += [(c.start, c.end) for c in content.clauses]
     spans += [(h.name_start, h.name_end) for h in content.held]
     for found in WORD.finditer(content.source):
@@ -480,8 +482,9 @@ def wants(
 ) -> list[Wanted]:
     """Return the uses with what each must mean after the change."""
     out = []
+    meanings = Meanings(context.dialect, [scope], context.before)
     for use in uses:
-        meant = context.dialect.meaning(scope, use, context.before)
+        meant = meanings.meaning_of(use, 0)
         if meant is None or meant.partition(".")[0] == AMBIGUOUS:
             if use.kind == "code" and not use.rooted:
                 written = content.source[use.start : use.end].decode("utf-8", "replace")

@@ -1,6 +1,7 @@
 """Which words a file must hold to name what moves, and which of its names lead nowhere."""
 
 from yandrel.languages.named.dialect import Dialect, Known
+from yandrel.languages.named.meanings import Meanings
 from yandrel.languages.named.rewrite import old_scope
 from yandrel.languages.named.table import SymbolTable
 from yandrel.languages.named.view import NamedView
@@ -44,13 +45,13 @@ def find_loose_ends(dialect: Dialect, unit: str, source: bytes) -> list[str]:
     """Return the qualified names of types in a file's code that are not defined here."""
     content = dialect.read(source, unit)
     table = dialect.view.table
-    known = InTable(table)
     scopes = [old_scope(dialect, content, number) for number in range(len(content.blocks))]
+    meanings = Meanings(dialect, scopes, InTable(table))
     out = []
     for use in content.uses:
         if use.kind != "code" or use.space != "type":
             continue
-        meant = dialect.meaning(scopes[use.block], use, known)
+        meant = meanings.meaning_of(use)
         if meant is not None and not table.has(meant, "type"):
             out.append(meant)
     return out
