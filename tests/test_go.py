@@ -122,9 +122,3 @@ def test_new_application_and_domains_run(tmp_path: Path, yandrel: Yandrel) -> No
         'routes.MountQueenBees(mux, "/queen-bees")',
     ]
     assert yandrel(root, "check").status == 0
-
-
-def test_layout_that_is_not_built_in_for_go(tmp_path: Path, yandrel: Yandrel) -> None:
-    done = yandrel(tmp_path, "layout", "command-query", "--language", "go")
-    assert done.status == 2
-    assert "no layout command-query is built in for go; there are role-first" in done.err

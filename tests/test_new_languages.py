@@ -18,7 +18,7 @@ from tests.test_rules import findings_of
 from tests.test_script import TOOLS, TSC, needs_tsc
 from yandrel.demo.copy import copy_waxmoor
 
-LAYOUTS = ("role-first", "domain-first", "rings")
+LAYOUTS = ("role-first", "domain-first", "rings", "command-query")
 FIELDS = (
     "weight: float, taken_on: date, note: text?, golden: boolean, price: decimal, frames: integer?, "
     "seen: datetime, ended: date?"
@@ -254,7 +254,7 @@ def test_a_foreign_application_is_copied_instead(tmp_path: Path, yandrel: Yandre
     [
         (("--language", "kotln"), "did you mean kotlin?"),
         (("--language", "script"), "no language is called 'script'"),
-        (("--language", "java", "--layout", "command-query"), "there are role-first, domain-first, rings"),
+        (("--language", "java", "--layout", "comand-query"), "did you mean command-query?"),
         (("--language", "java", "--domain", "package"), "package is a word of the language"),
         (("--language", "csharp", "--fields", "number: integer"), "number is a word of the language"),
     ],
@@ -264,6 +264,12 @@ def test_what_cannot_be_made(words: tuple[str, ...], says: str, tmp_path: Path, 
     assert done.status == 2
     assert says in done.err
     assert not (tmp_path / "bees").exists()
+
+
+def test_a_layout_that_is_not_built_in_for_a_kind_of_application(tmp_path: Path, yandrel: Yandrel) -> None:
+    done = yandrel(tmp_path, "layout", "command-query", "--language", "php", "--framework", "functions")
+    assert done.status == 2
+    assert "no layout command-query is built in for php; there are role-first" in done.err
 
 
 OUTLINES = {

@@ -22,6 +22,7 @@ TYPES = {
     "text": "string", "integer": "int", "float": "float64", "decimal": "string", "boolean": "bool",
     "date": "time.Time", "datetime": "time.Time",
 }  # fmt: skip
+SIDED = "cq"
 NEEDED = ("route", "controller", "service", "repository", "model", "error")
 MOUNTED = re.compile(rb"^\t(?:(\w+)\.)?Mount\w+\((\w+), \"/[\w/-]*\"\)\n", re.MULTILINE)
 IMPORT_GROUP = re.compile(rb'(?:^\t"[^"\n]+"\n)+', re.MULTILINE)
@@ -49,10 +50,15 @@ class GoScaffolder(CopyingScaffolder):
         return "" if namespaces else f"example.com/{package}"
 
     def kind_of(self, roles: frozenset[str]) -> str:
+        if "message" in roles:
+            return SIDED
         return "domain" if set(NEEDED) - {"error"} <= roles else ""
 
     def lacks(self, plan: DomainPlan, units: Mapping[str, Facts]) -> str:
-        missing = [role for role in NEEDED if role not in plan.homes]
+        from yandrel.languages.go.sides import NEEDED_OF_SIDES
+
+        needed = NEEDED_OF_SIDES if plan.kind == SIDED else NEEDED
+        missing = [role for role in needed if role not in plan.homes]
         if missing:
             return f"a home for the role {missing[0]}"
         return "" if plan.root else "a go.mod"
@@ -60,7 +66,7 @@ class GoScaffolder(CopyingScaffolder):
     def app_files(self, plan: DomainPlan) -> dict[str, str]:
         entry = plan.homes["entry"]
         texts = {"go.mod": f"module {plan.root}\n\ngo 1.19\n", **self.domain_files(plan)}
-        unit = _Unit(plan, entry, "main")
+        unit = Unit(plan, entry, "main")
         mount = unit.name("route", f"Mount{plan.concept.type_names}")
         server = unit.outside("net/http", "http")
         log, environment = unit.outside("log", "log"), unit.outside("os", "os")
@@ -74,6 +80,10 @@ class GoScaffolder(CopyingScaffolder):
         return texts
 
     def domain_files(self, plan: DomainPlan) -> dict[str, str]:
+        if plan.kind == SIDED:
+            from yandrel.languages.go.sides import write_sides
+
+            return write_sides(plan)
         made = {
             plan.homes["model"]: write_model(plan),
             plan.homes["repository"]: write_repository(plan),
@@ -104,7 +114,7 @@ class GoScaffolder(CopyingScaffolder):
         if not found:
             return None
         last = found[-1]
-        made = _Unit(plan, unit)
+        made = Unit(plan, unit)
         mount = made.name("route", f"Mount{plan.concept.type_names}")
         line = f'\t{mount}({last.group(2).decode()}, "/{plan.concept.prefix}")\n'
         source = source[: last.end()] + line.encode() + source[last.end() :]
@@ -127,7 +137,7 @@ def _add_imports(source: bytes, wanted: list[Wanted], root: str) -> bytes:
 
 
 @dataclass
-class _Unit:
+class Unit:
     """One new file: its package, and what it imports."""
 
     plan: DomainPlan
@@ -171,16 +181,16 @@ def align(rows: list[tuple[str, str, str]]) -> str:
 
 
 def write_model(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["model"])
+    unit = Unit(plan, plan.homes["model"])
     rows = [("Number", "int", '`json:"number"`')]
     for item in plan.fields:
-        rows.append((field_name(item.name), _type_of(unit, item), f'`json:"{item.name}"`'))
+        rows.append((field_name(item.name), type_of(unit, item), f'`json:"{item.name}"`'))
     name = plan.concept.type_name
     article = plan.concept.with_article
     return unit.write(f"// {name} is {article}.\ntype {name} struct {{\n{align(rows)}}}\n")
 
 
-def _type_of(unit: _Unit, item: Field) -> str:
+def type_of(unit: Unit, item: Field) -> str:
     text = TYPES[item.type]
     if text.startswith("time."):
         unit.outside("time", "time")
@@ -188,7 +198,7 @@ def _type_of(unit: _Unit, item: Field) -> str:
 
 
 def write_repository(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["repository"])
+    unit = Unit(plan, plan.homes["repository"])
     one, name = camel(plan.concept.one), plan.concept.type_name
     model = unit.name("model", name)
     lock = unit.outside("sync", "sync")
@@ -210,7 +220,7 @@ def write_repository(plan: DomainPlan) -> str:
 
 
 def write_port(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["port"])
+    unit = Unit(plan, plan.homes["port"])
     name = plan.concept.type_name
     model = unit.name("model", name)
     return unit.write(
@@ -221,7 +231,7 @@ def write_port(plan: DomainPlan) -> str:
 
 
 def write_service(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["service"])
+    unit = Unit(plan, plan.homes["service"])
     one, name = camel(plan.concept.one), plan.concept.type_name
     concept = plan.concept
     many = camel(concept.many if concept.many != concept.one else f"all_{concept.many}")
@@ -248,7 +258,7 @@ def write_service(plan: DomainPlan) -> str:
 
 
 def write_controller(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["controller"])
+    unit = Unit(plan, plan.homes["controller"])
     one, name = camel(plan.concept.one), plan.concept.type_name
     model, service = unit.name("model", name), unit.name("service", f"{name}Service")
     json, http = unit.outside("encoding/json", "json"), unit.outside("net/http", "http")
@@ -278,7 +288,7 @@ def write_controller(plan: DomainPlan) -> str:
 
 
 def write_routes(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["route"])
+    unit = Unit(plan, plan.homes["route"])
     name = plan.concept.type_name
     http = unit.outside("net/http", "http")
     store = unit.name("repository", f"New{name}Repository")
@@ -295,7 +305,7 @@ def write_routes(plan: DomainPlan) -> str:
 
 
 def write_errors(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["error"])
+    unit = Unit(plan, plan.homes["error"])
     return unit.write(
         "// NotFound is what is not there.\ntype NotFound struct {\n\tWhat string\n}\n",
         'func (e NotFound) Error() string {\n\treturn "there is no such " + e.What\n}\n',
@@ -303,7 +313,7 @@ def write_errors(plan: DomainPlan) -> str:
 
 
 def write_test(plan: DomainPlan) -> str:
-    unit = _Unit(plan, plan.homes["test"])
+    unit = Unit(plan, plan.homes["test"])
     name = plan.concept.type_name
     testing = unit.outside("testing", "testing")
     service = unit.name("service", f"New{name}Service")

@@ -14,6 +14,9 @@ from yandrel.model.words import camel, kebab, pascal
 
 PLAIN = "plain"
 DOMAIN_ROLES = ("model", "port", "repository", "service", "controller", "route", "test")
+SIDED = "cq"
+SIDED_ROLES = ("message", "model", "repository", "command", "query", "route", "test")
+"""What a domain is made of where one side changes and one side answers."""
 
 
 @dataclass(frozen=True)
@@ -47,6 +50,7 @@ class TemplatedScaffolder(CopyingScaffolder):
     router_name = "Router"
     error_name = "NotFoundException"
     needed: tuple[str, ...] = ("route", "controller", "service", "repository", "model", "router", "error")
+    needed_of_sides: tuple[str, ...] = (*SIDED_ROLES[:-1], "router", "error", "store")
     types: Mapping[str, str]
     samples: Mapping[str, str]
     mounted: re.Pattern[bytes]
@@ -97,10 +101,13 @@ class TemplatedScaffolder(CopyingScaffolder):
         return super().keywords() | {"number"}
 
     def kind_of(self, roles: frozenset[str]) -> str:
+        if "message" in roles:
+            return SIDED
         return "rings" if "port" in roles else "domain"
 
     def lacks(self, plan: DomainPlan, units: Mapping[str, Facts]) -> str:
-        missing = [role for role in self.needed if role not in plan.homes]
+        needed = self.needed_of_sides if plan.kind == SIDED else self.needed
+        missing = [role for role in needed if role not in plan.homes]
         if missing:
             return f"a home for the role {missing[0]}"
         for role, name in (("router", self.router_name), ("error", self.error_name)):
@@ -111,12 +118,21 @@ class TemplatedScaffolder(CopyingScaffolder):
 
     def app_files(self, plan: DomainPlan) -> dict[str, str]:
         texts = {path: self._render(name, plan) for path, name in self.project_files(plan).items()}
-        texts |= {home: self._fill(name, plan, home) for home, name in self.app_units(plan).items()}
+        units = self.app_units(plan)
+        if plan.kind == SIDED:
+            units = {plan.homes["store"]: f"{SIDED}/store", **units}
+        texts |= {home: self._fill(name, plan, home) for home, name in units.items()}
         return {**texts, **self.domain_files(plan)}
 
     def domain_files(self, plan: DomainPlan) -> dict[str, str]:
-        homes = {role: plan.homes[role] for role in DOMAIN_ROLES if role in plan.homes}
-        return {home: self._fill(f"domain/{role}", plan, home) for role, home in homes.items()}
+        folder, roles = ("domain", DOMAIN_ROLES)
+        if plan.kind == SIDED:
+            folder, roles = SIDED, SIDED_ROLES
+        homes = {role: plan.homes[role] for role in roles if role in plan.homes}
+        own = {"model": "domain"}
+        return {
+            home: self._fill(f"{own.get(role, folder)}/{role}", plan, home) for role, home in homes.items()
+        }
 
     def _fill(self, template: str, plan: DomainPlan, home: str) -> str:
         unit = NewUnit(
@@ -137,6 +153,7 @@ class TemplatedScaffolder(CopyingScaffolder):
             "one": camel(concept.one),
             "many": camel(concept.many if concept.many != concept.one else f"all_{concept.many}"),
             "kind": concept.type_name,
+            "kinds": concept.type_names if concept.many != concept.one else f"All{concept.type_names}",
             "one_text": concept.one.replace("_", " "),
             "many_text": concept.many.replace("_", " "),
             "article_text": concept.with_article,
