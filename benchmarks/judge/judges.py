@@ -155,11 +155,16 @@ def judge_script(root: Path, renamed: dict[str, str]) -> Findings:
     errors: Counter[str] = Counter()
     for line in said.split("\n"):
         found = re.match(r"\S.*?\(\d+,\d+\): error (TS\d+): (.*)", line)
-        if found is not None and found[1] in TOLD:
-            errors[_plain(f"{found[1]} {found[2]}", renamed)] += 1
+        code = SUGGESTED.get(found[1], found[1]) if found is not None else ""
+        if found is not None and code in TOLD:
+            errors[_plain(f"{code} {OTHERWISE.split(found[2])[0]}", renamed)] += 1
     return Findings(errors)
 
 
+OTHERWISE = re.compile(r" Did you mean | on type ")
+"""Where an error goes on with what is put otherwise from run to run."""
+SUGGESTED = {"TS2552": "TS2304", "TS2551": "TS2339"}
+"""What an error is called where another name is suggested, which is done for the first ones alone."""
 TOLD = frozenset(
     ["TS2304", "TS2305", "TS2306", "TS2307", "TS2614", "TS2613", "TS2724", "TS2459", "TS1192", "TS2300",
      "TS2451", "TS2395", "TS2440", "TS2552", "TS2503", "TS2339", "TS6137", "TS2834", "TS2835", "TS7016",

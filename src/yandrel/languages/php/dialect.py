@@ -2,11 +2,12 @@
 
 import posixpath
 import re
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from functools import cached_property
 
 from yandrel.languages.edits import newline_of
 from yandrel.languages.named.across import UseAcross, find_unseen, refuse_unseen, tell_unseen
+from yandrel.languages.named.assemblies import find_definition
 from yandrel.languages.named.content import Block, Clause, Content, PathUse, Statement, Use
 from yandrel.languages.named.dialect import (
     AddedImport,
@@ -18,6 +19,7 @@ from yandrel.languages.named.dialect import (
 )
 from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
+from yandrel.languages.php.autoloaders import Loader, Way, find_loaders, find_ways
 from yandrel.languages.php.content import read_content
 from yandrel.languages.php.packages import PhpReach
 from yandrel.languages.php.paths import (
@@ -31,6 +33,7 @@ from yandrel.languages.php.paths import (
 )
 from yandrel.languages.php.view import PhpView
 from yandrel.model.changes import Edit, Note, Refusal, Relocation
+from yandrel.model.facts import TYPE_KINDS
 from yandrel.model.graph import Symbol
 
 WORDS = {"type": "", "function": "function ", "constant": "const "}
@@ -48,6 +51,7 @@ class PhpDialect(Dialect):
     view: PhpView
     successors: Mapping[str, str] = {}
     unseen: list[UseAcross]
+    loaders: Sequence[Loader] = ()
     _after: tuple[Relocation, FolderConstants] | None = None
 
     def read(self, source: bytes, unit: str) -> Content:
@@ -202,6 +206,8 @@ class PhpDialect(Dialect):
     ) -> list[Refusal]:
         refusals: list[Refusal] = []
         self.successors = find_successors(relocation, contents)
+        self.loaders = find_loaders(contents)
+        refusals += self._refuse_unlike_their_loaders(relocation, renaming)
         present = {relocation.unit(path) for path in self.view.units.facts}
         for symbol, target in relocation.definitions.items():
             content = contents.get(symbol.unit)
@@ -211,6 +217,8 @@ class PhpDialect(Dialect):
             if held is None:
                 continue
             if held.space == "type" and self._is_autoloaded(target.unit, target.name, relocation):
+                continue
+            if held.space == "type" and self._ways_of(symbol):
                 continue
             if target.unit in present:
                 line = content.line_of(held.start)
@@ -235,7 +243,53 @@ class PhpDialect(Dialect):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Note]:
         notes = tell_unknown_paths(relocation, self.successors, contents, self.constants, self._target_of)
+        notes += self._tell_loaders(relocation)
         return notes + tell_unseen(self.unseen, PhpReach(self.view.project))
+
+    def _ways_of(self, symbol: Symbol) -> list[Way]:
+        """Return the ways by which functions of the application find a class."""
+        definition = find_definition(self, symbol) if self.loaders else None
+        if definition is None:
+            return []
+        return list(find_ways(self.loaders, symbol.unit, join_name(definition.namespace, symbol.name)))
+
+    def _refuse_unlike_their_loaders(self, relocation: Relocation, renaming: Renaming) -> Iterator[Refusal]:
+        """Refuse what a function of the application would look for in another file than where it goes."""
+        for symbol in self._moved_types(relocation):
+            ways = self._ways_of(symbol)
+            definition = find_definition(self, symbol)
+            if not ways or definition is None:
+                continue
+            target = relocation.place(symbol)
+            name = renaming.place(join_name(definition.namespace, symbol.name), "type")
+            wanted = [way.path_of(name, relocation.unit(way.base) if way.base else "") for way in ways]
+            loaded = self._is_autoloaded(target.unit, target.name, relocation)
+            if target.unit not in wanted and not loaded:
+                loader = ways[0].loader
+                why = f"{last_of(name)} would be looked for in {wanted[0]} by {loader.unit}:{loader.line}"
+                yield Refusal(symbol.unit, definition.line, why, "name both so that they agree")
+
+    def _moved_types(self, relocation: Relocation) -> Iterator[Symbol]:
+        yield from relocation.definitions
+        for unit, new in relocation.units.items():
+            facts = self.view.units.facts.get(unit)
+            for definition in facts.definitions if facts is not None and new != unit else ():
+                symbol = Symbol(unit, definition.name)
+                if definition.kind in TYPE_KINDS and symbol not in relocation.definitions:
+                    yield symbol
+
+    def _tell_loaders(self, relocation: Relocation) -> list[Note]:
+        """Return a note for each folder that classes are loaded from, where it goes without its name."""
+        notes: dict[tuple[str, int], Note] = {}
+        for symbol in self._moved_types(relocation) if self.loaders else ():
+            for way in self._ways_of(symbol):
+                base = relocation.unit(way.base) if way.base else ""
+                loader = way.loader
+                if base != way.base and not loader.is_followed:
+                    why = f"is where classes are looked for; it would be {base} now"
+                    place = relocation.unit(loader.unit)
+                    notes[place, loader.line] = Note(place, loader.line, loader.folder, why)
+        return list(notes.values())
 
     def _refuse_unfound(
         self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation

@@ -5,6 +5,7 @@ from typing import TYPE_CHECKING
 
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
+from yandrel.languages.php.autoloaders import REGISTERED
 from yandrel.languages.php.facts import read_facts
 from yandrel.languages.php.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.php.roles import HINTS
@@ -57,9 +58,9 @@ class PhpLanguage(NamedLanguage):
         return PhpDialect(view)
 
     def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
-        """Files that definitions leave may be loaded by their paths."""
+        """Files that definitions leave may be loaded by their paths, and all by the names of classes."""
         words = super().moved_words(view, relocation)
-        return words | {symbol.unit.rpartition("/")[2] for symbol in relocation.definitions}
+        return words | {REGISTERED} | {symbol.unit.rpartition("/")[2] for symbol in relocation.definitions}
 
     def scaffolder(self, name: str = "") -> Scaffolder:
         from yandrel.languages.php.scaffold import PhpScaffolder

@@ -1,0 +1,9 @@
+<?php
+
+class Places_Floor
+{
+    public function weigh(Hive $hive): int
+    {
+        return 1;
+    }
+}
