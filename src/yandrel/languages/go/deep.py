@@ -129,7 +129,7 @@ class Content:
     members: list[MemberUse] = field(default_factory=list)
     results: dict[str, tuple[str, ...]] = field(default_factory=dict)
     locals: dict[int, set[str]] = field(default_factory=dict)
-    embeds: list[str] = field(default_factory=list)
+    embeds: list[tuple[str, int]] = field(default_factory=list)
     acts: bool = False
     constraint: str = ""
     problems: tuple[Problem, ...] = ()
@@ -160,7 +160,7 @@ class DeepReader:
 
     def read(self) -> Content:
         self.content.embeds = [
-            word.decode("utf-8", "replace").strip('"`')
+            (word.decode("utf-8", "replace").strip('"`'), found.start())
             for found in EMBED.finditer(self.source)
             for word in found.group(1).split()
         ]

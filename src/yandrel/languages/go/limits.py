@@ -14,6 +14,7 @@ from yandrel.languages.go.project import REQUIRE_MAP
 from yandrel.languages.go.rewrite import Context, Meant
 from yandrel.languages.go.values import settle_type
 from yandrel.languages.go.view import MAIN, folder_of, is_outside_test
+from yandrel.model.changes import Relocation
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
 
@@ -125,16 +126,28 @@ def refuse_lost_files(context: Context) -> None:
     """Files that are built in are found from their unit's folder."""
     relocation = context.relocation
     for unit, content in context.contents.items():
-        old, new = folder_of(unit), folder_of(relocation.unit(unit))
-        if old == new:
-            continue
-        for pattern in content.embeds:
-            stem = normpath(old + pattern.removeprefix("all:").partition("*")[0].rstrip("/"))
-            moved = relocation.unit(stem)
-            moved = moved if moved != stem else relocation.unit(stem + "/").rstrip("/")
-            if moved != normpath(new + pattern.removeprefix("all:").partition("*")[0].rstrip("/")):
+        leaving = [
+            (piece.start, piece.end, folder_of(target.unit))
+            for symbol, target in relocation.definitions.items()
+            if symbol.unit == unit and content.embeds
+            for piece in content.pieces
+            if piece.name == symbol.name
+        ]
+        for pattern, at in content.embeds:
+            homes = [folder for start, end, folder in leaving if start <= at < end]
+            old, new = folder_of(unit), homes[0] if homes else folder_of(relocation.unit(unit))
+            if old != new and not _is_built_from(relocation, pattern, old, new):
                 why = f"builds {pattern} in, which is found only from its folder"
-                context.refuse(unit, content.source.find(b"//go:embed"), why, "move the whole folder")
+                context.refuse(unit, at, why, "move the whole folder")
+
+
+def _is_built_from(relocation: Relocation, pattern: str, old: str, new: str) -> bool:
+    """Whether the files of a pattern go along from one folder to another."""
+    path = pattern.removeprefix("all:").partition("*")[0].rstrip("/")
+    stem = normpath(old + path)
+    moved = relocation.unit(stem)
+    moved = moved if moved != stem else relocation.unit(stem + "/").rstrip("/")
+    return moved == normpath(new + path)
 
 
 def refuse_other_systems(context: Context) -> None:

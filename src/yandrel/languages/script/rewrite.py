@@ -4,6 +4,7 @@ import posixpath
 from collections.abc import Mapping
 from dataclasses import replace
 
+from yandrel.languages.script.computed import tell_read_folders
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.view import ScriptView
@@ -11,7 +12,7 @@ from yandrel.model.changes import Refusal, Relocation, Rewrite
 
 
 def moved_words(relocation: Relocation) -> set[str]:
-    """Return the names of what moves; of an index, and of a folder, the folder's name."""
+    """Return the names of what moves; of an index, of a folder, and of what leaves one, the folder's name."""
     words: set[str] = set()
     for old, new in (*relocation.units.items(), *relocation.files.items()):
         if old != new:
@@ -19,6 +20,7 @@ def moved_words(relocation: Relocation) -> set[str]:
             stem = name.split(".")[0]
             words.add(stem if stem != "index" else folder.rpartition("/")[2] or stem)
             words |= {stem}
+            words.add(folder.rpartition("/")[2] if folder != new.rpartition("/")[0] else "")
     for folder in relocation.folders:
         words.add(folder.rstrip("/").rpartition("/")[2])
     for symbol, target in relocation.definitions.items():
@@ -77,8 +79,11 @@ def rewrite(
     if relocation.definitions:
         from yandrel.languages.script.pieces.mover import rewrite_definitions
 
-        return rewrite_definitions(view, relocation, sources)
+        rewritten, settled = rewrite_definitions(view, relocation, sources)
+        rewritten.notes += tell_read_folders(relocation, sources)
+        return rewritten, settled
     after = finder_after(view, relocation)
+    result.notes += tell_read_folders(relocation, sources)
     for unit, source in sources.items():
         if unit not in view.units.facts:
             continue

@@ -1,0 +1,63 @@
+"""Folders that a module reads when it runs: by paths that are put together, or by listing what is there."""
+
+import posixpath
+import re
+from collections.abc import Iterator, Mapping
+
+from yandrel.model.changes import Note, Relocation
+
+PUT_TOGETHER = re.compile(
+    rb"\b(?:require|import)\s*\(\s*"
+    rb"(?:`(?P<woven>\.{1,2}/[^`$\\\n]*)\$\{|(?P<quote>['\"])(?P<joined>\.{1,2}/[^'\"\\\n]*)(?P=quote)\s*\+)"
+)
+LISTING = re.compile(rb"readdir|opendir|glob|(?i:(?:require|include|import)[-_]?(?:dir|all|folder))")
+"""What a module holds that lists folders."""
+OWN = re.compile(
+    rb"\b(?:__dirname|import\.meta\.dirname)\s*"
+    rb"(?:,(?P<parts>(?:\s*['\"][^'\"\n]*['\"]\s*,?)+)\s*\)|\+\s*(?P<quote>['\"])(?P<text>[^'\"\n]*)(?P=quote))"
+    rb"|\$\{(?:__dirname|import\.meta\.dirname)\}(?P<woven>[^`$\n]*)`"
+)
+"""A path that goes on from a module's own folder."""
+PART = re.compile(rb"['\"]([^'\"\n]*)['\"]")
+
+
+def tell_read_folders(relocation: Relocation, sources: Mapping[str, bytes]) -> Iterator[Note]:
+    """Yield a note for each folder that a module reads when it runs, where something leaves it."""
+    leaving = {old: new for old, new in relocation.units.items() if old != new}
+    for unit, source in sources.items() if leaving else ():
+        place = relocation.unit(unit)
+        for folder, at, text, listed in find_read_folders(source, unit):
+            line = source.count(b"\n", 0, at) + 1
+            new = relocation.unit(folder)
+            inside = [old for old in leaving if old.startswith(folder)]
+            gone = [old for old in inside if not leaving[old].startswith(folder)]
+            if listed:
+                why = f"is a folder that is read when it runs, and that {gone[0]} leaves" if gone else ""
+                why = why if new == folder else ""
+            elif not inside or unit in leaving:
+                why = ""
+            elif new != folder:
+                why = f"is a path that is put together when it runs; it would have to lead to {new} now"
+            else:
+                why = f"is a path that is put together when it runs; it may lead to {inside[0]}"
+            if why:
+                yield Note(place, line, text, why)
+
+
+def find_read_folders(source: bytes, unit: str) -> Iterator[tuple[str, int, str, bool]]:
+    """Yield the folders, with slashes, that a module reads when it runs: each with its place and its text,
+    and whether what it holds is listed."""
+    own = posixpath.dirname(unit)
+    for found in PUT_TOGETHER.finditer(source):
+        text = (found["woven"] or found["joined"] or b"").decode("utf-8", "replace")
+        yield from _folder(own, text[: text.rfind("/") + 1], found.start(), text, False)
+    for found in OWN.finditer(source) if LISTING.search(source) is not None else ():
+        parts = PART.findall(found["parts"]) if found["parts"] else [found["text"] or found["woven"] or b""]
+        text = "/".join(part.decode("utf-8", "replace").strip("/") for part in parts)
+        yield from _folder(own, text, found.start(), text, True)
+
+
+def _folder(own: str, path: str, at: int, text: str, listed: bool) -> Iterator[tuple[str, int, str, bool]]:
+    folder = posixpath.normpath(posixpath.join(own, path))
+    if folder != "." and not folder.startswith(".."):
+        yield folder + "/", at, text, listed

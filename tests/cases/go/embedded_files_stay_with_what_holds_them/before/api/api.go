@@ -1,0 +1,5 @@
+package api
+
+import "waxmoor/web"
+
+var F = web.Files

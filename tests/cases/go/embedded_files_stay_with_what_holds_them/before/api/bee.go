@@ -1,0 +1,4 @@
+package api
+
+// Bee is one.
+type Bee struct{}

@@ -1,0 +1,3 @@
+module waxmoor
+
+go 1.19

@@ -1,0 +1,1 @@
+exports.bee = 1;

@@ -1,0 +1,1 @@
+exports.hive = 1;
