@@ -1,7 +1,7 @@
 """Java's names: how they are looked up, spelled, imported; and what only a package sees."""
 
 import re
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import replace
 
 from yandrel.languages.edits import newline_of
@@ -14,6 +14,7 @@ from yandrel.languages.jvm.kotlin_tree import facade_name
 from yandrel.languages.jvm.module_reach import MODULE_INFO, JavaModules
 from yandrel.languages.jvm.modules import ModuleFile
 from yandrel.languages.jvm.requires import find_required
+from yandrel.languages.jvm.resources import Resource, find_resources, spell_resource, spell_rooted
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.jvm.visibility import Visibility
 from yandrel.languages.named.across import find_unseen, refuse_unseen
@@ -281,10 +282,44 @@ class JvmDialect(Dialect):
             refusals += refuse_in_kotlin(self, relocation, renaming, contents)
         return refusals + Visibility(self, renaming, contents).refusals()
 
+    def edit_paths(self, unit: str, new: str, content: Content, relocation: Relocation) -> list[Edit]:
+        """Name what a class finds beside its package from the root, where that is another package now."""
+        return [
+            Edit(resource.start, resource.end, spelled.encode())
+            for resource, spelled in self._respelled_resources(unit, new, content, relocation)
+            if spelled is not None and spelled != resource.name
+        ]
+
+    def _respelled_resources(
+        self, unit: str, new: str, content: Content, relocation: Relocation
+    ) -> Iterator[tuple[Resource, str | None]]:
+        """Yield the files that a unit's own classes find, with how they are named now."""
+        facts = self.view.units.facts.get(unit)
+        old = facts.namespaces[0] if facts is not None and facts.namespaces else ""
+        expected = self.view.expected_namespace(new)
+        files = self.view.units.files
+        own = {"", *(definition.name for definition in facts.definitions)} if facts is not None else set()
+        for resource in find_resources(content.source):
+            if resource.name.startswith("/"):
+                yield resource, spell_rooted(resource.name, files, relocation)
+            elif resource.owner in own and expected not in (None, old):
+                yield resource, spell_resource(resource.name, old, expected or "", files, relocation)
+
+    def _tell_lost_resources(self, relocation: Relocation, contents: Mapping[str, Content]) -> Iterator[Note]:
+        for unit, new in relocation.units.items():
+            content = contents.get(unit)
+            found = self._respelled_resources(unit, new, content, relocation) if content is not None else ()
+            for resource, spelled in found:
+                if spelled is None and content is not None:
+                    rooted = resource.name.startswith("/")
+                    why = "is looked for beside the class, whose package is another now"
+                    why = "is looked for where packages begin, and goes elsewhere" if rooted else why
+                    yield Note(new, content.line_of(resource.start), resource.name, why)
+
     def notes_on(
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Note]:
-        out = []
+        out = list(self._tell_lost_resources(relocation, contents))
         for unit, content in contents.items():
             for definition in self.view.units.facts[unit].definitions:
                 name = join_name(definition.namespace, definition.name)

@@ -1,0 +1,4 @@
+package coop.waxmoor.reports;
+
+public class Report {
+}
