@@ -2,13 +2,15 @@
 
 from dataclasses import dataclass, field, replace
 
+from msgspec import structs
+
 from yandrel.app.check import Judged, judge, recalled_readings
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError
 from yandrel.files.lock import hold_lock
 from yandrel.index.code import CodeIndex
-from yandrel.model.changes import Relocation
+from yandrel.model.changes import Note, Relocation
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
@@ -313,10 +315,17 @@ def _report(outcome: Outcome, number: int, diff: str, steps: int, output: str = 
         title=plan.title,
         files=[ChangedFile(c.old, c.new, c.edits) for c in plan.files],
         carried=[f"{old.unit}:{old.name}" for old in plan.rewrite.carried],
-        notes=sorted(set(plan.notes), key=lambda n: (n.unit, n.line)),
+        notes=sorted({_at_its_new_place(note, plan) for note in plan.notes}, key=lambda n: (n.unit, n.line)),
         findings_added=outcome.added,
         findings_ended=outcome.ended,
         diff=diff,
         steps=steps,
         command_output=output,
     )
+
+
+def _at_its_new_place(note: Note, plan: ChangePlan) -> Note:
+    """Return a note with the path that its file has now; one that something else goes to is that already."""
+    new = plan.relocation.units.get(note.unit, note.unit)
+    taken = note.unit in plan.relocation.units.values()
+    return note if taken or new == note.unit or not new else structs.replace(note, unit=new)

@@ -25,6 +25,16 @@ COMPREHENSIONS = frozenset(
 )
 
 
+BESIDE_MODULES = frozenset(
+    {"get_data", "files", "resource_filename", "resource_string", "resource_stream", "resource_listdir",
+     "open_text", "open_binary", "read_text", "read_binary", "contents", "is_resource", "PackageLoader",
+     "Flask", "Blueprint"}
+)  # fmt: skip
+"""What finds files beside a module whose name it is given."""
+OWN_NAMES = frozenset({"__name__", "__package__"})
+FOLDER_OPTIONS = ("template_folder", "static_folder", "root_path")
+
+
 @dataclass(slots=True)
 class Scope:
     """A module, class, function or comprehension; `bound` holds where each name is bound."""
@@ -233,6 +243,8 @@ class _Reader:
             first = arguments.named_children[0] if arguments.named_child_count else None
             if first is not None and (first.kind_id != g.STRING or self.is_computed(first)):
                 self.deep.computed_imports.append(node.start_byte + self.offset)
+        if last in BESIDE_MODULES and self.names_its_module(arguments, last):
+            self.deep.relative_to_file.append(node.start_byte + self.offset)
         self.context.append(callee if len(callee) < 120 else "")
         before, self.annotation = self.annotation, False
         if arguments.kind_id != g.IDENTIFIER and arguments.type in COMPREHENSIONS:
@@ -249,6 +261,12 @@ class _Reader:
                 self.visit(child, scope, when)
         self.annotation = before
         self.context.pop()
+
+    def names_its_module(self, arguments: Node, called: str) -> bool:
+        """Whether a call that finds files beside a module is given the one that it stands in."""
+        given = [self.text(child) for child in arguments.named_children]
+        folders = any(text.startswith(FOLDER_OPTIONS) for text in given)
+        return bool(OWN_NAMES & set(given[:2])) and (called not in ("Flask", "Blueprint") or folders)
 
     def is_computed(self, node: Node) -> bool:
         return any(child.type == "interpolation" for child in node.named_children)
