@@ -28,6 +28,10 @@ KEYWORDS = (
 )
 
 
+PAGES = (".xaml", ".axaml", ".aspx", ".ascx", ".master", ".cshtml", ".razor")
+"""What files are called that hold the page to a unit of code."""
+
+
 class CSharpLanguage(NamedLanguage):
     """See `yandrel.languages.protocol.Language`."""
 
@@ -66,6 +70,14 @@ class CSharpLanguage(NamedLanguage):
         from yandrel.languages.csharp.splitting import SPLITTER
 
         return SPLITTER
+
+    def companions(self, unit: str) -> tuple[str, ...]:
+        """What a designer makes of a form, its resources, and the page that a unit is the code of."""
+        stem = unit.removesuffix(".cs")
+        if stem == unit or stem.lower().endswith(".designer"):
+            return ()
+        page = (stem,) if stem.endswith(PAGES) else ()
+        return (stem + ".Designer.cs", stem + ".designer.cs", stem + ".resx", *page)
 
     def moved_words(self, view: NamedView, relocation: Relocation) -> set[str]:
         words = super().moved_words(view, relocation)

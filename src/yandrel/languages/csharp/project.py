@@ -1,7 +1,7 @@
 """Where C#'s namespaces start: project files, which name them, list files and each other."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from posixpath import relpath
 
 from yandrel.errors import RefusedError
@@ -15,6 +15,11 @@ MANIFESTS = ("*.csproj", "*.sln")
 ROOT_NAMESPACE = re.compile(rb"<RootNamespace>\s*([\w.]+)\s*</RootNamespace>")
 PATH = re.compile(rb'\b(?:Include|Update|Remove|Exclude)\s*=\s*"([^"]+)"')
 SOLUTION_PATH = re.compile(rb'^Project\([^)]*\)\s*=\s*"[^"]*",\s*"([^"]+)"', re.MULTILINE)
+DEPENDENT = re.compile(
+    rb"<(?P<kind>\w+)\s+(?:Include|Update)\s*=\s*\"(?P<file>[^\"]+)\"[^>]*(?<!/)>(?:(?!</(?P=kind)>).)*?"
+    rb"<DependentUpon>(?P<owner>[^<>/\\]+)</DependentUpon>",
+    re.DOTALL,
+)
 REFERENCE_ELEMENT = re.compile(rb"<ProjectReference\s[^>]*?(?:/>|[^/]>.*?</ProjectReference\s*>)", re.DOTALL)
 REFERENCE = re.compile(rb'<ProjectReference\s+Include\s*=\s*"([^"]+)"')
 
@@ -77,10 +82,22 @@ def rewrite_manifests(
             gone = any(start <= found.start() < end for start, end in removed.get(path, ()))
             if new != found.group(1) and not gone:
                 edits.setdefault(path, []).append(Edit(found.start(1), found.end(1), new))
+        edits.setdefault(path, []).extend(_rename_owners(path, data, relocation))
     for path, targets in relocation.references.items():
         if path in manifests:
             edits.setdefault(path, []).append(_refer(path, manifests[path], targets))
     return {path: found for path, found in edits.items() if found}
+
+
+def _rename_owners(path: str, data: bytes, relocation: Relocation) -> Iterator[Edit]:
+    """Yield the new names of files that others beside them depend upon, which are named without a folder."""
+    base = path[: path.rfind("/") + 1]
+    for found in DEPENDENT.finditer(data):
+        folder, separator, _ = found["file"].replace(b"\\", b"/").rpartition(b"/")
+        old = resolve_path(base, folder + separator + found["owner"])
+        new = relocation.unit(old).rpartition("/")[2].encode()
+        if relocation.unit(old) != old and new != found["owner"]:
+            yield Edit(*found.span("owner"), new)
 
 
 def _refer(path: str, data: bytes, targets: frozenset[str]) -> Edit:

@@ -1,0 +1,9 @@
+using Waxmoor.Places;
+
+namespace Waxmoor.Forms
+{
+    public class Keeper
+    {
+        public PlaceForm Form = new PlaceForm();
+    }
+}

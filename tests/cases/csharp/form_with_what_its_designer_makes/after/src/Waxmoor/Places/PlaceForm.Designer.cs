@@ -1,0 +1,9 @@
+namespace Waxmoor.Places
+{
+    partial class PlaceForm
+    {
+        private void Open()
+        {
+        }
+    }
+}

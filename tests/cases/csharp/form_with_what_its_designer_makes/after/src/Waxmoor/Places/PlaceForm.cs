@@ -1,0 +1,10 @@
+namespace Waxmoor.Places
+{
+    public partial class PlaceForm
+    {
+        public PlaceForm()
+        {
+            Open();
+        }
+    }
+}

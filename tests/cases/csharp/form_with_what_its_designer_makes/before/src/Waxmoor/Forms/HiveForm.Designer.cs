@@ -1,0 +1,9 @@
+namespace Waxmoor.Forms
+{
+    partial class HiveForm
+    {
+        private void Open()
+        {
+        }
+    }
+}

@@ -1,0 +1,10 @@
+namespace Waxmoor.Forms
+{
+    public partial class HiveForm
+    {
+        public HiveForm()
+        {
+            Open();
+        }
+    }
+}

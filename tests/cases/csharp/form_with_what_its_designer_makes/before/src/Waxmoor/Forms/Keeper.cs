@@ -1,0 +1,7 @@
+namespace Waxmoor.Forms
+{
+    public class Keeper
+    {
+        public HiveForm Form = new HiveForm();
+    }
+}
