@@ -6,11 +6,16 @@ from collections.abc import Iterator, Mapping
 
 from yandrel.model.changes import Note, Relocation
 
-PUT_TOGETHER = re.compile(
-    rb"\b(?:require|import)\s*\(\s*"
-    rb"(?:`(?P<woven>\.{1,2}/[^`$\\\n]*)\$\{|(?P<quote>['\"])(?P<joined>\.{1,2}/[^'\"\\\n]*)(?P=quote)\s*\+)"
+GIVEN = (
+    rb"(?<!\w%b)\s*\(\s*(?:`(?P<woven>\.{1,2}/[^`$\\\n]*)\$\{"
+    rb"|(?P<quote>['\"])(?P<joined>\.{1,2}/[^'\"\\\n]*)(?P=quote)\s*\+)"
 )
-LISTING = re.compile(rb"readdir|opendir|glob|(?i:(?:require|include|import)[-_]?(?:dir|all|folder))")
+PUT_TOGETHER = [re.compile(word + GIVEN % word) for word in (b"require", b"import")]
+"""Calls that are given a path which is put together: one pattern a word, which is found soonest so."""
+LISTING = (
+    b"readdir", b"opendir", b"glob(", b"glob.", b"globSync", b"requireDir", b"require-dir", b"requireAll",
+    b"require-all", b"includeAll", b"include-all", b"require-directory", b"importDir",
+)  # fmt: skip
 """What a module holds that lists folders."""
 OWN = re.compile(
     rb"\b(?:__dirname|import\.meta\.dirname)\s*"
@@ -44,14 +49,23 @@ def tell_read_folders(relocation: Relocation, sources: Mapping[str, bytes]) -> I
                 yield Note(place, line, text, why)
 
 
+def reads_folders(source: bytes) -> bool:
+    """Whether a module may read folders when it runs."""
+    return _lists(source) or any(pattern.search(source) is not None for pattern in PUT_TOGETHER)
+
+
+def _lists(source: bytes) -> bool:
+    return any(word in source for word in LISTING)
+
+
 def find_read_folders(source: bytes, unit: str) -> Iterator[tuple[str, int, str, bool]]:
     """Yield the folders, with slashes, that a module reads when it runs: each with its place and its text,
     and whether what it holds is listed."""
     own = posixpath.dirname(unit)
-    for found in PUT_TOGETHER.finditer(source):
+    for found in (found for pattern in PUT_TOGETHER for found in pattern.finditer(source)):
         text = (found["woven"] or found["joined"] or b"").decode("utf-8", "replace")
         yield from _folder(own, text[: text.rfind("/") + 1], found.start(), text, False)
-    for found in OWN.finditer(source) if LISTING.search(source) is not None else ():
+    for found in OWN.finditer(source) if _lists(source) else ():
         parts = PART.findall(found["parts"]) if found["parts"] else [found["text"] or found["woven"] or b""]
         text = "/".join(part.decode("utf-8", "replace").strip("/") for part in parts)
         yield from _folder(own, text, found.start(), text, True)

@@ -55,9 +55,9 @@ class ScriptLanguage:
         return ScriptView(units, project)
 
     def moved_words(self, view: ScriptView, relocation: Relocation) -> set[str]:
-        from yandrel.languages.script.rewrite import moved_words
+        from yandrel.languages.script.rewrite import left_folders, moved_words
 
-        return moved_words(relocation)
+        return moved_words(relocation) | left_folders(relocation)
 
     def naming_without_words(self, view: ScriptView, relocation: Relocation) -> set[str]:
         from yandrel.languages.script.rewrite import find_importers_by_dots
@@ -65,7 +65,12 @@ class ScriptLanguage:
         return find_importers_by_dots(view, relocation)
 
     def mention_filter(self, view: ScriptView, relocation: Relocation) -> Callable[[str, bytes], bool]:
-        return lambda unit, source: True
+        """What names but a folder can only name what moves where it reads folders when it runs."""
+        from yandrel.languages.script.computed import reads_folders
+        from yandrel.languages.script.rewrite import moved_words
+
+        words = [word.encode() for word in moved_words(relocation)]
+        return lambda unit, source: any(word in source for word in words) or reads_folders(source)
 
     def rewrite(
         self, view: ScriptView, relocation: Relocation, sources: Mapping[str, bytes]

@@ -12,7 +12,7 @@ from yandrel.model.changes import Refusal, Relocation, Rewrite
 
 
 def moved_words(relocation: Relocation) -> set[str]:
-    """Return the names of what moves; of an index, of a folder, and of what leaves one, the folder's name."""
+    """Return the names of what moves; of an index, and of a folder, the folder's name."""
     words: set[str] = set()
     for old, new in (*relocation.units.items(), *relocation.files.items()):
         if old != new:
@@ -20,7 +20,6 @@ def moved_words(relocation: Relocation) -> set[str]:
             stem = name.split(".")[0]
             words.add(stem if stem != "index" else folder.rpartition("/")[2] or stem)
             words |= {stem}
-            words.add(folder.rpartition("/")[2] if folder != new.rpartition("/")[0] else "")
     for folder in relocation.folders:
         words.add(folder.rstrip("/").rpartition("/")[2])
     for symbol, target in relocation.definitions.items():
@@ -28,6 +27,11 @@ def moved_words(relocation: Relocation) -> set[str]:
         folder, _, name = symbol.unit.rpartition("/")
         words |= {name.split(".")[0], folder.rpartition("/")[2]}
     return words - {""}
+
+
+def left_folders(relocation: Relocation) -> set[str]:
+    """Return the names of the folders that something leaves, or is called otherwise in."""
+    return {old.split("/")[-2] for old, new in relocation.units.items() if old != new and "/" in old}
 
 
 def find_importers_by_dots(view: ScriptView, relocation: Relocation) -> set[str]:
