@@ -315,7 +315,10 @@ def _report(outcome: Outcome, number: int, diff: str, steps: int, output: str = 
         title=plan.title,
         files=[ChangedFile(c.old, c.new, c.edits) for c in plan.files],
         carried=[f"{old.unit}:{old.name}" for old in plan.rewrite.carried],
-        notes=sorted({_at_its_new_place(note, plan) for note in plan.notes}, key=lambda n: (n.unit, n.line)),
+        notes=sorted(
+            {_at_its_new_place(note, plan) for note in plan.notes},
+            key=lambda n: (n.unit, n.line, n.text, n.why),
+        ),
         findings_added=outcome.added,
         findings_ended=outcome.ended,
         diff=diff,

@@ -493,7 +493,7 @@ def _report(unit: str, found: Split, written: Written, title: str) -> SplitRepor
         routers=prefixes,
         mixed=mixed,
         files=[ChangedFile(c.old, c.new, c.edits) for c in found.changes],
-        notes=sorted(set(found.notes), key=lambda n: (n.unit, n.line)),
+        notes=sorted(set(found.notes), key=lambda n: (n.unit, n.line, n.text, n.why)),
         diff=written.diff,
         command_output=written.output,
     )

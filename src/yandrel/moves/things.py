@@ -1,6 +1,7 @@
 """What a user names: a file, a folder, a definition, by path or as the language writes it."""
 
 import difflib
+import re
 from dataclasses import dataclass
 
 from yandrel.errors import CallError, RefusedError
@@ -205,7 +206,8 @@ def _definition_target(index: CodeIndex, source: Thing, path: str, into: bool, n
         suffix = source.path[source.path.rfind(".") :]
         own = source.path.rpartition("/")[2]
         alike = words_of(own.removesuffix(suffix)) == words_of(name) and name == source.name
-        leaf = own if alike else index.language(source.path).file_name(name, source.path) + suffix
+        like = _model_for(index, source.path, path, suffix)
+        leaf = own if alike else index.language(source.path).file_name(name, like) + suffix
         unit = f"{path}/{leaf}" if path else leaf
         return Thing(unit, name)
     if language_of(path) != language_of(source.path):
@@ -253,3 +255,22 @@ def _qualified_target(index: CodeIndex, source: Thing, text: str) -> Thing:
         return Thing(stem + "/")
     suffix = source.path[source.path.rfind(".") :]
     return Thing(stem + suffix, name)
+
+
+def _model_for(index: CodeIndex, source: str, folder: str, suffix: str) -> str:
+    """Return the path whose style a new file's name follows: one of a neighbour's that shows a style, or else
+    where the definition comes from."""
+    language = index.language(source)
+    start = folder + "/" if folder else ""
+    for unit in sorted(index.facts):
+        name = unit.removeprefix(start)
+        beside = unit.startswith(start) and "/" not in name and name.endswith(suffix)
+        if beside and not language.is_package_marker(unit) and _is_test(name) == _is_test(source):
+            stem = name.partition(".")[0]
+            if stem != stem.lower() or "-" in stem or "_" in stem:
+                return unit
+    return source.rpartition("/")[0] or source if language.is_package_marker(source) else source
+
+
+def _is_test(path: str) -> bool:
+    return re.search(r"[._](?:test|spec)\.\w+\Z", path) is not None
