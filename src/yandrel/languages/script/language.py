@@ -92,8 +92,10 @@ class ScriptLanguage:
     def companions(self, unit: str) -> tuple[str, ...]:
         if unit.endswith(".d.ts"):
             return self.declares(unit)
+        folder, _, name = unit.rpartition("/")
+        kept = f"{folder}/__snapshots__/{name}.snap" if folder else f"__snapshots__/{name}.snap"
         stem = unit.rpartition(".")[0]
-        return (stem + ".d.ts",) if unit.endswith((".js", ".mjs")) else ()
+        return (stem + ".d.ts", kept) if unit.endswith((".js", ".mjs")) else (kept,)
 
     def declares(self, unit: str) -> tuple[str, ...]:
         stem = unit.removesuffix(".d.ts")

@@ -1,0 +1,3 @@
+const { open } = require('../hives/hive');
+
+test('opens', () => expect(open()).toMatchSnapshot());

@@ -1,0 +1,1 @@
+exports.open = () => 1;

@@ -1,0 +1,3 @@
+const { open } = require('./hive');
+
+test('opens', () => expect(open()).toMatchSnapshot());
