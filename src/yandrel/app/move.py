@@ -330,5 +330,6 @@ def _report(outcome: Outcome, number: int, diff: str, steps: int, output: str = 
 def _at_its_new_place(note: Note, plan: ChangePlan) -> Note:
     """Return a note with the path that its file has now; one that something else goes to is that already."""
     new = plan.relocation.units.get(note.unit, note.unit)
-    taken = note.unit in plan.relocation.units.values()
-    return note if taken or new == note.unit or not new else structs.replace(note, unit=new)
+    if new == note.unit or not new or note.unit in plan.relocation.units.values():
+        return note
+    return structs.replace(note, unit=new)

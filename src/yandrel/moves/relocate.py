@@ -1,5 +1,6 @@
 """From what is asked for to the whole map, old to new; what cannot be is refused here."""
 
+import os
 from collections.abc import Iterable
 
 from yandrel.errors import RefusedError
@@ -56,7 +57,8 @@ def _add_companions(index: CodeIndex, source: str, target: str, units: dict[str,
         return
     beside = index.language(target).companions(target) if language_of(target) else ()
     for old, new in zip(index.language(source).companions(source), beside):
-        if (index.root / old).is_file():
+        place = index.root / old
+        if place.is_file() and place.name in os.listdir(place.parent):
             units.setdefault(old, new)
 
 

@@ -39,6 +39,17 @@ class Part:
         body = (self.start_byte, self.plain.body), (self.end_byte - 1, self.end_byte)
         return parse_parts(self.source, self.path, *body).root_node
 
+    @cached_property
+    def value(self) -> int:
+        """Where a constant's value begins: before it stand its name and its type."""
+        return self.source.find(b" = ", self.start_byte)
+
+    @cached_property
+    def is_clear(self) -> bool:
+        """Whether no text and no comment goes over lines."""
+        text = self.source[self.start_byte : self.end_byte].replace(b"/*#__PURE__*/", b"")
+        return b"`" not in text and b"/*" not in text
+
     def root_at(self, at: int) -> Node:
         """Return the root of a tree that holds a place: a function is parsed only for what is asked of it."""
         return self.without_body if at < self.plain.body else self.root
@@ -48,6 +59,8 @@ class Part:
 
     def surely_reads(self, start: int, end: int) -> bool:
         """Whether the text alone tells that a name in a constant's value is read there."""
+        if start < self.value or not self.is_clear:
+            return False
         line = self.source.rfind(b"\n", 0, start) + 1
         before = self.source[max(line, self.start_byte) : start].replace(b"/*#__PURE__*/", b"").strip()
         if any(sign in before for sign in DOUBTFUL) or self.source[end : end + 1] not in AFTER:

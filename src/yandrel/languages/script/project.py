@@ -50,9 +50,9 @@ PATH_KEYS = frozenset(
 ENDED = "\0"
 """The pattern of what is no map: it says that specifiers have their files' endings."""
 ROOTS = "rootDirs"
-MAIN = "main"
-"""What a package.json names as the file that its folder stands for."""
 """The kind of a map that says which folders are taken for one."""
+MAIN = "main"
+"""The kind of a map that says which file a folder stands for, as its package.json names it."""
 JEST_ROOT = "<rootDir>/"
 BUILT = re.compile(r"\A(?:dist|lib|build|out)/(?:(?:cjs|esm|src)/)?")
 COMMENT = re.compile(r'("(?:[^"\\]|\\.)*")|//[^\n]*|/\*.*?\*/', re.DOTALL)
