@@ -5,6 +5,8 @@ from dataclasses import dataclass
 
 from yandrel.model.words import pascal, plural, singular, with_article, words_of
 
+SIDED = "cq"
+"""The kind of a domain of which one side changes and one side answers."""
 FIELD_TYPES = ("text", "integer", "float", "decimal", "boolean", "date", "datetime")
 
 
@@ -35,6 +37,11 @@ class Concept:
     @property
     def type_names(self) -> str:
         return pascal(self.many)
+
+    @property
+    def all_names(self) -> str:
+        """What all of them are called, where they are told from one of them."""
+        return self.type_names if self.many != self.one else f"All{self.type_names}"
 
     @property
     def prefix(self) -> str:

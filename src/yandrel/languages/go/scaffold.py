@@ -11,7 +11,7 @@ from yandrel.languages.go.imports import Wanted, edit_imports, write_imports
 from yandrel.languages.go.naming import guess_name
 from yandrel.model.changes import apply_edits
 from yandrel.model.facts import Facts
-from yandrel.model.scaffold import DomainPlan, Field
+from yandrel.model.scaffold import SIDED, DomainPlan, Field
 from yandrel.model.words import camel, pascal
 
 if TYPE_CHECKING:
@@ -22,7 +22,6 @@ TYPES = {
     "text": "string", "integer": "int", "float": "float64", "decimal": "string", "boolean": "bool",
     "date": "time.Time", "datetime": "time.Time",
 }  # fmt: skip
-SIDED = "cq"
 NEEDED = ("route", "controller", "service", "repository", "model", "error")
 MOUNTED = re.compile(rb"^\t(?:(\w+)\.)?Mount\w+\((\w+), \"/[\w/-]*\"\)\n", re.MULTILINE)
 IMPORT_GROUP = re.compile(rb'(?:^\t"[^"\n]+"\n)+', re.MULTILINE)

@@ -26,12 +26,6 @@ def write_sides(plan: DomainPlan) -> dict[str, str]:
     return made
 
 
-def _many_of(plan: DomainPlan) -> str:
-    """Return what the query for all of them is called after."""
-    concept = plan.concept
-    return concept.type_names if concept.many != concept.one else f"All{concept.type_names}"
-
-
 def write_messages(plan: DomainPlan) -> str:
     unit = Unit(plan, plan.homes["message"])
     name, many = plan.concept.type_name, plan.concept.many.replace("_", " ")
@@ -40,7 +34,8 @@ def write_messages(plan: DomainPlan) -> str:
     article = plan.concept.with_article
     return unit.write(
         f"// Add{name} is the command to keep {article}.\ntype Add{name} struct {{\n{align(rows)}}}\n",
-        f"// List{_many_of(plan)} is the query for all {many}.\ntype List{_many_of(plan)} struct{{}}\n",
+        f"// List{plan.concept.all_names} is the query for all {many}.\n"
+        f"type List{plan.concept.all_names} struct{{}}\n",
         f"// Show{name} is the query for {article}.\ntype Show{name} struct {{\n\tNumber int\n}}\n",
         f"// {name}Answer is what is answered about {article}.\n"
         f"type {name}Answer struct {{\n{align(numbered)}}}\n",
@@ -113,7 +108,10 @@ def write_queries(plan: DomainPlan) -> str:
     unit = Unit(plan, plan.homes["query"])
     name, rows = plan.concept.type_name, _rows_type(plan, unit)
     answer = unit.name("message", f"{name}Answer")
-    all_of, one_of = unit.name("message", f"List{_many_of(plan)}"), unit.name("message", f"Show{name}")
+    all_of, one_of = (
+        unit.name("message", f"List{plan.concept.all_names}"),
+        unit.name("message", f"Show{name}"),
+    )
     missing = unit.name("error", "NotFound")
     kind = f"{name}Queries"
     return unit.write(
@@ -142,7 +140,7 @@ def write_routes(plan: DomainPlan) -> str:
     )
     commands, queries = unit.name("command", f"{name}Commands"), unit.name("query", f"{name}Queries")
     store = unit.name("repository", f"New{name}Repository")
-    added, all_of = unit.name("message", f"Add{name}"), unit.name("message", f"List{_many_of(plan)}")
+    added, all_of = unit.name("message", f"Add{name}"), unit.name("message", f"List{plan.concept.all_names}")
     one_of = unit.name("message", f"Show{name}")
     kind, mount = f"{one}Handler", f"Mount{plan.concept.type_names}"
     asked = f"(answer {http}.ResponseWriter, request *{http}.Request)"
@@ -178,7 +176,7 @@ def write_test(plan: DomainPlan) -> str:
     testing = unit.outside("testing", "testing")
     commands, queries = unit.name("command", f"New{name}Commands"), unit.name("query", f"New{name}Queries")
     store = unit.name("repository", f"New{name}Repository")
-    added, all_of = unit.name("message", f"Add{name}"), unit.name("message", f"List{_many_of(plan)}")
+    added, all_of = unit.name("message", f"Add{name}"), unit.name("message", f"List{plan.concept.all_names}")
     one_of = unit.name("message", f"Show{name}")
     return unit.write(
         f"func Test{plan.concept.type_names}AreKept(t *{testing}.T) {{\n\trows := &{rows}{{}}\n"

@@ -30,23 +30,23 @@ def tell_read_folders(relocation: Relocation, sources: Mapping[str, bytes]) -> I
     """Yield a note for each folder that a module reads when it runs, where something leaves it."""
     leaving = {old: new for old, new in relocation.units.items() if old != new}
     for unit, source in sources.items() if leaving else ():
-        place = relocation.unit(unit)
         for folder, at, text, listed in find_read_folders(source, unit):
-            line = source.count(b"\n", 0, at) + 1
-            new = relocation.unit(folder)
-            inside = [old for old in leaving if old.startswith(folder)]
-            gone = [old for old in inside if not leaving[old].startswith(folder)]
-            if listed:
-                why = f"is a folder that is read when it runs, and that {gone[0]} leaves" if gone else ""
-                why = why if new == folder else ""
-            elif not inside or unit in leaving:
-                why = ""
-            elif new != folder:
-                why = f"is a path that is put together when it runs; it would have to lead to {new} now"
-            else:
-                why = f"is a path that is put together when it runs; it may lead to {inside[0]}"
+            told = listed or unit not in leaving
+            why = _tell(folder, relocation.unit(folder), leaving, listed) if told else ""
             if why:
-                yield Note(place, line, text, why)
+                yield Note(relocation.unit(unit), source.count(b"\n", 0, at) + 1, text, why)
+
+
+def _tell(folder: str, new: str, leaving: Mapping[str, str], listed: bool) -> str:
+    """Return what to say of a folder that is read, "" where nothing of it goes or its name goes along."""
+    inside = [old for old in leaving if old.startswith(folder)]
+    if listed:
+        gone = [old for old in inside if new == folder and not leaving[old].startswith(folder)]
+        return f"is a folder that is read when it runs, and that {gone[0]} leaves" if gone else ""
+    if not inside:
+        return ""
+    leads = f"would have to lead to {new} now" if new != folder else f"may lead to {inside[0]}"
+    return f"is a path that is put together when it runs; it {leads}"
 
 
 def reads_folders(source: bytes) -> bool:

@@ -9,12 +9,11 @@ from typing import Any
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.templated.unit import NewUnit
 from yandrel.model.facts import Facts
-from yandrel.model.scaffold import DomainPlan, Field
+from yandrel.model.scaffold import SIDED, DomainPlan, Field
 from yandrel.model.words import camel, kebab, pascal
 
 PLAIN = "plain"
 DOMAIN_ROLES = ("model", "port", "repository", "service", "controller", "route", "test")
-SIDED = "cq"
 SIDED_ROLES = ("message", "model", "repository", "command", "query", "route", "test")
 """What a domain is made of where one side changes and one side answers."""
 
@@ -153,7 +152,7 @@ class TemplatedScaffolder(CopyingScaffolder):
             "one": camel(concept.one),
             "many": camel(concept.many if concept.many != concept.one else f"all_{concept.many}"),
             "kind": concept.type_name,
-            "kinds": concept.type_names if concept.many != concept.one else f"All{concept.type_names}",
+            "kinds": concept.all_names,
             "one_text": concept.one.replace("_", " "),
             "many_text": concept.many.replace("_", " "),
             "article_text": concept.with_article,

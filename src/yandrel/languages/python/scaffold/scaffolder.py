@@ -18,7 +18,7 @@ from yandrel.languages.python.scaffold.repeating import copy_definitions, repeat
 from yandrel.languages.python.scaffold.skeleton import build_skeleton
 from yandrel.languages.python.scaffold.tidy import tidy_module
 from yandrel.model.facts import Facts
-from yandrel.model.scaffold import ActionAdded, ActionPieces, Concept, DomainPlan, Mount
+from yandrel.model.scaffold import SIDED, ActionAdded, ActionPieces, Concept, DomainPlan, Mount
 from yandrel.model.words import pascal, words_of
 
 FOLDER_TEXTS = {
@@ -76,7 +76,7 @@ class PythonScaffolder:
         """Return the kind of layout that some roles make up."""
         if "port" in roles:
             return "rings"
-        return "cq" if "message" in roles else "domain"
+        return SIDED if "message" in roles else "domain"
 
     def lacks(self, plan: DomainPlan, units: Mapping[str, Facts]) -> str:
         """Return what the templates need that the application has not."""
@@ -84,7 +84,7 @@ class PythonScaffolder:
         if plan.framework != "django":
             needs["store"] = "get_connection"
         for role, name in needs.items():
-            if role == "dispatcher" and plan.kind != "cq":
+            if role == "dispatcher" and plan.kind != SIDED:
                 continue
             facts = units.get(plan.homes.get(role, ""))
             if facts is None or all(d.name != name for d in facts.definitions):
