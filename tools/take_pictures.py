@@ -52,13 +52,19 @@ def take(name: str, root: Path, words: tuple[str, ...]) -> None:
     end = " | head -36" if name in ("adopt", "rings", "layout") else ""
     program = f"{sys.executable} -m yandrel"
     line = "yandrel " + " ".join(shlex.quote(word) for word in words)
-    shown = f"cd {shlex.quote(str(root))}; printf '%s\\n' '$ {line}'; {program} {line[8:]}{end}; sleep 30"
+    shown = f"cd {shlex.quote(str(root))}; printf '%s\\n' '$ {line}'; {program} {line[8:]}{end}; "
+    ended = root.parent / "ended"
+    shown += f"touch {shlex.quote(str(ended))}; sleep 90"
     size, shape = ("11", "140x44+0+0") if name == "survey" else ("12", "125x39+0+0")
     terminal = subprocess.Popen(
         ["xterm", "-display", SCREEN, "-fa", FONT, "-fs", size, "-geometry", shape, "-bg", "white",
          "-fg", "black", "-b", "12", "-e", "sh", "-c", shown],
     )  # fmt: skip
-    time.sleep(4)
+    for _ in range(600):
+        if ended.exists():
+            break
+        time.sleep(0.1)
+    time.sleep(1)
     subprocess.run(
         ["import", "-display", SCREEN, "-window", "root", str(PICTURES / f"{name}.png")], check=True
     )
