@@ -262,13 +262,12 @@ def _model_for(index: CodeIndex, source: str, folder: str, suffix: str) -> str:
     where the definition comes from."""
     language = index.language(source)
     start = folder + "/" if folder else ""
-    for unit in sorted(index.facts):
-        name = unit.removeprefix(start)
-        beside = unit.startswith(start) and "/" not in name and name.endswith(suffix)
-        if beside and not language.is_package_marker(unit) and _is_test(name) == _is_test(source):
-            stem = name.partition(".")[0]
-            if stem != stem.lower() or "-" in stem or "_" in stem:
-                return unit
+    beside = (u for u in index.facts if u.startswith(start) and "/" not in u[len(start) :])
+    for unit in sorted(u for u in beside if u.endswith(suffix) and _is_test(u) == _is_test(source)):
+        stem = unit[len(start) :].partition(".")[0]
+        styled = stem != stem.lower() or "-" in stem or "_" in stem
+        if styled and not language.is_package_marker(unit):
+            return unit
     return source.rpartition("/")[0] or source if language.is_package_marker(source) else source
 
 

@@ -294,12 +294,15 @@ class JvmDialect(Dialect):
         self, unit: str, new: str, content: Content, relocation: Relocation
     ) -> Iterator[tuple[Resource, str | None]]:
         """Yield the files that a unit's own classes find, with how they are named now."""
+        resources = list(find_resources(content.source))
+        if not resources:
+            return
         facts = self.view.units.facts.get(unit)
         old = facts.namespaces[0] if facts is not None and facts.namespaces else ""
         expected = self.view.expected_namespace(new)
         files = self.view.units.files
         own = {"", *(definition.name for definition in facts.definitions)} if facts is not None else set()
-        for resource in find_resources(content.source):
+        for resource in resources:
             if resource.name.startswith("/"):
                 yield resource, spell_rooted(resource.name, files, relocation)
             elif resource.owner in own and expected not in (None, old):
