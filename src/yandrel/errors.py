@@ -1,5 +1,7 @@
 """The one family of errors, and the exit statuses that they stand for."""
 
+from collections.abc import Iterable
+
 DONE = 0
 FINDINGS = 1
 USAGE = 2
@@ -23,6 +25,14 @@ class YandrelError(Exception):
     def one_line(self) -> str:
         head = f"{self.where}: {self.what}" if self.where else self.what
         return f"{head}; {self.todo}" if self.todo else head
+
+
+def suggest(name: str, known: Iterable[str], otherwise: str, cutoff: float = 0.6) -> str:
+    """Return "did you mean …?" with the nearest of the known names, or other advice where none is near."""
+    import difflib
+
+    near = difflib.get_close_matches(name, list(known), n=1, cutoff=cutoff)
+    return f"did you mean {near[0]}?" if near else otherwise
 
 
 class CallError(YandrelError):

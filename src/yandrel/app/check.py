@@ -9,14 +9,11 @@ import msgspec
 
 from yandrel import __version__
 from yandrel.app.workspace import Workspace
-from yandrel.errors import CallError
+from yandrel.errors import CallError, suggest
 from yandrel.files.walk import Tree
 from yandrel.index.code import CodeIndex, remember_graph, tree_key, versions
 from yandrel.index.memory import RACY_NS
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Place
-from yandrel.moves.apply import apply_changes
-from yandrel.moves.plan import files_as_changes
-from yandrel.moves.things import clean_path, nearest
 from yandrel.rules.accepted import ACCEPTED_NAME, read_accepted, write_accepted
 from yandrel.rules.registry import RULE_NAMES, load_rule, load_rules
 from yandrel.rules.runner import run_rules
@@ -215,6 +212,8 @@ def check(
 
 def _from_root(workspace: Workspace, path: str) -> str:
     """Return a path from the root; one given from a folder below is meant from there."""
+    from yandrel.moves.things import clean_path
+
     here = clean_path(path, workspace.here)
     return here if (workspace.root / here).exists() else clean_path(path, "")
 
@@ -228,8 +227,7 @@ def _chosen_rules(only: Iterable[str]) -> set[str]:
 
 
 def _near(name: str) -> str:
-    found = nearest(name, list(RULE_NAMES))
-    return found if found.startswith("did") else "there are " + ", ".join(RULE_NAMES)
+    return suggest(name, RULE_NAMES, "there are " + ", ".join(RULE_NAMES))
 
 
 def explain(name: str) -> str:
@@ -244,6 +242,8 @@ def explain(name: str) -> str:
 def write_file(workspace: Workspace, path: str, text: bytes, title: str) -> int:
     """Write one file through the journal; 0 where it has that text already."""
     from yandrel.files.lock import hold_lock
+    from yandrel.moves.apply import apply_changes
+    from yandrel.moves.plan import files_as_changes
 
     with hold_lock(workspace.root):
         files = files_as_changes(workspace.index, {path: text})

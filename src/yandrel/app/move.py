@@ -1,8 +1,9 @@
 """Move: things go elsewhere, every reference along; planned, proved, carried out, checked."""
 
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 
 from msgspec import structs
+from msgspec.structs import replace
 
 from yandrel.app.check import Judged, judge, recalled_readings
 from yandrel.app.then import Runner, carry_out_step

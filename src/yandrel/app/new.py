@@ -1,6 +1,5 @@
 """New: an application, a domain, an action across its roles, one unit."""
 
-import difflib
 import shutil
 from collections import Counter
 from dataclasses import dataclass, replace
@@ -8,7 +7,7 @@ from pathlib import Path
 
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, new_files, write_changes
-from yandrel.errors import CallError, RefusedError
+from yandrel.errors import CallError, RefusedError, suggest
 from yandrel.files.root import CONFIG_NAME
 from yandrel.languages.protocol import Scaffolder
 from yandrel.languages.registry import language_of, languages_by_name, load_language
@@ -57,8 +56,7 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
     """
     known = languages_by_name()
     if request.language not in known:
-        near = difflib.get_close_matches(request.language, known, n=1)
-        todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(known)
+        todo = suggest(request.language, known, "there are " + ", ".join(known))
         raise CallError(f"no language is called {request.language!r}", todo=todo)
     scaffolder = load_language(request.language).scaffolder(request.language)
     framework = request.framework or scaffolder.frameworks()[0]

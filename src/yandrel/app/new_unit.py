@@ -1,13 +1,11 @@
 """New unit: one unit of a role, in its home, in its neighbours' style."""
 
-import difflib
-
 from yandrel.app.fitting import fit_to_place
 from yandrel.app.new import NewRequest, report_new, scaffolder_of
 from yandrel.app.new_like import model_unit, new_unit_like
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, new_files, write_changes
-from yandrel.errors import CallError, RefusedError
+from yandrel.errors import CallError, RefusedError, suggest
 from yandrel.languages.registry import language_of
 from yandrel.layout.config import Role
 from yandrel.model.results import NewReport
@@ -29,8 +27,7 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
         )
     if known is None:
         words = ["app", "domain", "action", *layout.roles]
-        near = difflib.get_close_matches(role, words, n=1)
-        todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(words)
+        todo = suggest(role, words, "there are " + ", ".join(words))
         raise CallError(f"there is nothing called {role!r} to make", todo=todo)
     domain, _, last = request.name.rpartition("/")
     scaffolder = scaffolder_of(workspace, role)

@@ -1,8 +1,6 @@
 """What commands share: opening the application, choosing a format, showing results."""
 
 import os
-import shutil
-import subprocess
 import sys
 import time
 from collections.abc import Callable
@@ -53,6 +51,7 @@ def open_workspace(root: str | None, writes: bool = False) -> Workspace:
 
 def command_runner(folder: Path) -> Callable[[str], tuple[int, str]]:
     """Return what runs the user's own command in a folder; it answers with status and output."""
+    import subprocess
 
     def run(text: str) -> tuple[int, str]:
         done = subprocess.run(
@@ -68,8 +67,15 @@ def style_of_terminal() -> Style:
     """Return how standard output is to look."""
     terminal = sys.stdout.isatty()
     colour = terminal and not os.environ.get("NO_COLOR") and os.environ.get("TERM") != "dumb"
-    width = shutil.get_terminal_size((80, 24)).columns if terminal else 80
+    width = _columns() if terminal else 80
     return Style(max(60, min(width, 110)), colour)
+
+
+def _columns() -> int:
+    """Return how many columns the terminal has."""
+    import shutil
+
+    return shutil.get_terminal_size((80, 24)).columns
 
 
 def show(report: Any, form: str, render: Callable[[Any, Style], str]) -> None:

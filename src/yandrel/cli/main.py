@@ -8,7 +8,7 @@ from pathlib import Path
 
 import click
 
-from yandrel.errors import FAULT, INTERRUPTED, USAGE, RefusedError, YandrelError
+from yandrel.errors import FAULT, INTERRUPTED, USAGE, RefusedError, YandrelError, suggest
 
 COMMANDS = {
     "survey": "Look: what is here, by role and by concept, and how it is arranged.",
@@ -44,10 +44,7 @@ class LazyGroup(click.Group):
     ) -> tuple[str | None, click.Command | None, list[str]]:
         name = args[0] if args else ""
         if name and name not in COMMANDS and not name.startswith("-"):
-            import difflib
-
-            near = difflib.get_close_matches(name, COMMANDS, n=1)
-            todo = f"did you mean {near[0]}?" if near else "see `yandrel --help`"
+            todo = suggest(name, COMMANDS, "see `yandrel --help`")
             raise click.UsageError(f"no command is called {name!r}; {todo}")
         return super().resolve_command(ctx, args)
 

@@ -2,7 +2,8 @@
 
 import codecs
 import re
-from dataclasses import dataclass
+
+import msgspec
 
 BOM = codecs.BOM_UTF8
 COOKIE = re.compile(rb"^[ \t\f]*#.*?coding[:=][ \t]*([-\w.]+)")
@@ -10,8 +11,7 @@ ONE_BYTE = "latin-1"
 """The encoding in which every byte is a letter, so that none is lost."""
 
 
-@dataclass(frozen=True, slots=True)
-class Encoding:
+class Encoding(msgspec.Struct, frozen=True):
     """How the bytes of a file stand for text.
 
     One that is `guessed` keeps every byte of its file, but what they stand for elsewhere is not known.
@@ -27,8 +27,7 @@ class Encoding:
         return BOM + body if self.bom else body
 
 
-@dataclass(frozen=True, slots=True)
-class Source:
+class Source(msgspec.Struct, frozen=True):
     """A file's text as UTF-8 without a mark, and how to write it back."""
 
     data: bytes

@@ -4,8 +4,9 @@ import os
 import re
 import stat
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass, field
 from pathlib import Path
+
+import msgspec
 
 ALWAYS_OUT = frozenset(
     [
@@ -43,8 +44,7 @@ FileStat = tuple[int, int, int]
 """Size in bytes, time of the last change in nanoseconds, mode."""
 
 
-@dataclass(slots=True)
-class Tree:
+class Tree(msgspec.Struct):
     """The files below a root, as paths with forward slashes.
 
     `files` are all that count, `stats` those that were asked for, `ignored` what lies there but
@@ -52,10 +52,10 @@ class Tree:
     """
 
     root: Path
-    files: list[str] = field(default_factory=list)
-    stats: dict[str, FileStat] = field(default_factory=dict)
-    ignored: set[str] = field(default_factory=set)
-    unreadable: list[str] = field(default_factory=list)
+    files: list[str] = msgspec.field(default_factory=list)
+    stats: dict[str, FileStat] = msgspec.field(default_factory=dict)
+    ignored: set[str] = msgspec.field(default_factory=set)
+    unreadable: list[str] = msgspec.field(default_factory=list)
 
 
 class IgnoreFile:

@@ -1,14 +1,13 @@
 """Reading facts out of many files, on all cores where there are many."""
 
-import gc
 import os
-import sys
 from collections.abc import Iterable, Mapping
 from pathlib import Path
 
 import msgspec
 
 from yandrel.files.text import decode_source
+from yandrel.index.forks import can_fork, share_out
 from yandrel.languages.registry import language_of, load_language
 from yandrel.model.facts import Facts, Problem
 
@@ -47,18 +46,18 @@ def _too_large(size: int) -> str:
 def parse_files(root: Path, paths: list[str], sizes: Mapping[str, int]) -> Iterable[tuple[str, bytes]]:
     """Yield each path with its packed facts, in any order."""
     workers = usable_cores()
-    if len(paths) < ENOUGH_FOR_A_POOL or workers < 2 or not _can_fork():
+    if len(paths) < ENOUGH_FOR_A_POOL or workers < 2 or not can_fork():
         for path in paths:
             yield path, _parse_one(root, path)
         return
-    from concurrent.futures import ProcessPoolExecutor
-    from multiprocessing import get_context
-
     warm_up(paths)
     batches = split_evenly(paths, sizes, workers * BATCHES)
-    with ProcessPoolExecutor(workers, mp_context=get_context("fork")) as pool:
-        for packed in pool.map(_parse_batch, [str(root)] * len(batches), batches):
-            yield from msgspec.msgpack.decode(packed, type=list[tuple[str, bytes]])
+
+    def parse_batch(number: int) -> bytes:
+        return _encode([(path, _parse_one(root, path)) for path in batches[number]])
+
+    for packed in share_out(parse_batch, len(batches), workers):
+        yield from msgspec.msgpack.decode(packed, type=list[tuple[str, bytes]])
 
 
 def warm_up(paths: Iterable[str]) -> None:
@@ -81,11 +80,6 @@ def split_evenly(paths: list[str], sizes: Mapping[str, int], count: int) -> list
     return [batch for batch in batches if batch]
 
 
-def _parse_batch(root: str, paths: list[str]) -> bytes:
-    gc.disable()
-    return _encode([(path, _parse_one(Path(root), path)) for path in paths])
-
-
 def _parse_one(root: Path, path: str) -> bytes:
     return _encode(read_outline(root / path, language_of(path) or ""))
 
@@ -94,7 +88,3 @@ def usable_cores() -> int:
     if hasattr(os, "sched_getaffinity"):
         return len(os.sched_getaffinity(0))
     return os.cpu_count() or 1
-
-
-def _can_fork() -> bool:
-    return hasattr(os, "fork") and sys.platform != "darwin"

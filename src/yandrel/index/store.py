@@ -3,16 +3,16 @@
 import sqlite3
 from collections.abc import Iterable
 from contextlib import suppress
-from dataclasses import dataclass
 from pathlib import Path
+
+import msgspec
 
 from yandrel.files.lock import state_folder
 
 FORMAT = 1
 
 
-@dataclass(frozen=True, slots=True)
-class Row:
+class Row(msgspec.Struct, frozen=True):
     """What is stored of one file."""
 
     path: str

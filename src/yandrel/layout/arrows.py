@@ -2,28 +2,27 @@
 
 import re
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
 
-from yandrel.errors import ConfigError
+import msgspec
+
+from yandrel.errors import ConfigError, suggest
 
 STEP = re.compile(r"\s*(->|=>)\s*")
 
 
-@dataclass(frozen=True)
-class Arrow:
+class Arrow(msgspec.Struct, frozen=True):
     """One line of `may`: what it says, and the pairs that it allows."""
 
     text: str
     pairs: frozenset[tuple[str, str]]
 
 
-@dataclass(frozen=True)
-class Arrows:
+class Arrows(msgspec.Struct, frozen=True):
     """All arrows together."""
 
     lines: tuple[Arrow, ...] = ()
     guarded: frozenset[str] = frozenset()
-    _pairs: frozenset[tuple[str, str]] = field(default=frozenset())
+    _pairs: frozenset[tuple[str, str]] = frozenset()
 
     def allows(self, source: str, target: str) -> bool:
         """Whether one role may import another; unguarded roles may, and may be imported."""
@@ -86,9 +85,6 @@ def _read_side(
         elif name == "*" or name in known:
             out.append(name)
         else:
-            import difflib
-
-            near = difflib.get_close_matches(name, [*known, *groups], n=1)
-            todo = f"did you mean {near[0]}?" if near else "name a role of [roles] or a group"
+            todo = suggest(name, [*known, *groups], "name a role of [roles] or a group")
             raise ConfigError(f"{line!r} names {name or 'nothing'}, which is no role", where=where, todo=todo)
     return tuple(out)

@@ -3,21 +3,22 @@
 In them APP stands for the application's folder, TESTS for that of its tests, NAME for its name.
 """
 
-import difflib
-import tomllib
-from dataclasses import dataclass
 from functools import lru_cache
-from importlib.resources import files
+from typing import TYPE_CHECKING
 
-from yandrel.errors import CallError
+import msgspec
+
+from yandrel.errors import CallError, suggest
 from yandrel.model.words import snake
+
+if TYPE_CHECKING:
+    from importlib.resources.abc import Traversable
 
 LAYOUTS = ("role-first", "domain-first", "rings", "command-query")
 DEFAULT_LANGUAGE = "python"
 
 
-@dataclass(frozen=True)
-class BuiltinLayout:
+class BuiltinLayout(msgspec.Struct, frozen=True):
     """One built-in layout, still with its stand-ins."""
 
     name: str
@@ -32,14 +33,20 @@ class BuiltinLayout:
         return text.replace("APP/", package.rstrip("/") + "/" if package else "")
 
 
+def _layouts() -> "Traversable":
+    from importlib.resources import files
+
+    return files("yandrel.layout").joinpath("layouts")
+
+
 def languages() -> list[str]:
     """Return the languages that have built-in layouts."""
-    return sorted(entry.name for entry in files("yandrel.layout").joinpath("layouts").iterdir())
+    return sorted(entry.name for entry in _layouts().iterdir())
 
 
 def frameworks(language: str) -> list[str]:
     """Return the frameworks whose customs a language's built-in layouts know; the first is the default."""
-    place = files("yandrel.layout").joinpath("layouts", language)
+    place = _layouts().joinpath(language)
     names = sorted(entry.name for entry in place.iterdir() if entry.is_dir())
     return sorted(names, key=lambda name: (name not in ("flask", "plain"), name))
 
@@ -52,7 +59,7 @@ def load_builtin(name: str, language: str = DEFAULT_LANGUAGE, framework: str = "
     known = frameworks(language)
     framework = framework or known[0]
     _check_choice(f"framework of {language}", framework, known)
-    folder = files("yandrel.layout").joinpath("layouts", language, framework)
+    folder = _layouts().joinpath(language, framework)
     place = folder.joinpath(name + ".toml")
     if not place.is_file():
         there = [n for n in LAYOUTS if folder.joinpath(n + ".toml").is_file()]
@@ -70,7 +77,9 @@ def choose_builtin(text: str) -> BuiltinLayout:
 
 def tests_folder(package: str, language: str) -> str:
     """Return the folder in which the tests of a package customarily stand in a language."""
-    place = files("yandrel.layout").joinpath("layouts", language, "tests.toml")
+    place = _layouts().joinpath(language, "tests.toml")
+    import tomllib
+
     customs = tomllib.loads(place.read_text(encoding="utf-8")) if place.is_file() else {}
     if "instead" in customs:
         code, tests = customs["instead"]
@@ -81,8 +90,7 @@ def tests_folder(package: str, language: str) -> str:
 def _check_choice(what: str, given: str, known: list[str]) -> None:
     if given in known:
         return
-    near = difflib.get_close_matches(given, known, n=1)
-    todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(known)
+    todo = suggest(given, known, "there are " + ", ".join(known))
     raise CallError(f"no {what} is called {given!r}", todo=todo)
 
 

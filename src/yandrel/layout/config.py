@@ -1,14 +1,13 @@
 """yandrel.toml, read and checked: unknown keys are errors that name the nearest one."""
 
-import difflib
 import re
-import tomllib
 from collections.abc import Mapping
-from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
-from yandrel.errors import CallError, ConfigError
+import msgspec
+
+from yandrel.errors import CallError, ConfigError, suggest
 from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.arrows import Arrows, read_arrows
 from yandrel.layout.builtin import choose_builtin, package_of
@@ -19,8 +18,7 @@ AT_LINE = re.compile(r"^(.*?) \(at line (\d+), column (\d+)\)$")
 SHARED = "shared"
 
 
-@dataclass(frozen=True)
-class KnownBy:
+class KnownBy(msgspec.Struct, frozen=True):
     """What tells a role of the application's own: globs over names, bases and marks."""
 
     name: tuple[str, ...] = ()
@@ -28,8 +26,7 @@ class KnownBy:
     mark: tuple[str, ...] = ()
 
 
-@dataclass(frozen=True)
-class Role:
+class Role(msgspec.Struct, frozen=True):
     """A role and the homes of its units; the first is where new ones go."""
 
     name: str
@@ -37,8 +34,7 @@ class Role:
     known_by: KnownBy = KnownBy()
 
 
-@dataclass(frozen=True)
-class Shape:
+class Shape(msgspec.Struct, frozen=True):
     """What a role's definitions look like."""
 
     type: str = ""
@@ -47,8 +43,7 @@ class Shape:
     methods: tuple[str, ...] = ()
 
 
-@dataclass(frozen=True)
-class Exemption:
+class Exemption(msgspec.Struct, frozen=True):
     """An exception from a rule, with its reason."""
 
     rule: str
@@ -57,8 +52,7 @@ class Exemption:
     why: str
 
 
-@dataclass(frozen=True)
-class Layout:
+class Layout(msgspec.Struct, frozen=True):
     """All that yandrel.toml says."""
 
     present: bool = False
@@ -66,18 +60,18 @@ class Layout:
     sources: tuple[SourceRoot, ...] = ()
     fixed: tuple[str, ...] = ()
     generated: tuple[str, ...] = ()
-    roles: Mapping[str, Role] = field(default_factory=dict)
-    groups: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
-    arrows: Arrows = field(default_factory=Arrows)
+    roles: Mapping[str, Role] = msgspec.field(default_factory=dict)
+    groups: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
+    arrows: Arrows = msgspec.field(default_factory=Arrows)
     domains_mode: str = "free"
-    domain_arrows: Arrows = field(default_factory=Arrows)
+    domain_arrows: Arrows = msgspec.field(default_factory=Arrows)
     doors: tuple[Pattern, ...] = ()
-    domains: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
-    outside: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
-    shapes: Mapping[str, Shape] = field(default_factory=dict)
-    guards: Mapping[str, str] = field(default_factory=dict)
-    limits: Mapping[str, int] = field(default_factory=dict)
-    off: Mapping[str, str] = field(default_factory=dict)
+    domains: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
+    outside: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
+    shapes: Mapping[str, Shape] = msgspec.field(default_factory=dict)
+    guards: Mapping[str, str] = msgspec.field(default_factory=dict)
+    limits: Mapping[str, int] = msgspec.field(default_factory=dict)
+    off: Mapping[str, str] = msgspec.field(default_factory=dict)
     exceptions: tuple[Exemption, ...] = ()
     raw: bytes = b""
 
@@ -102,6 +96,8 @@ def read_layout(root: Path, rules: tuple[str, ...] = ()) -> Layout:
 
 def parse_layout(raw: bytes, rules: tuple[str, ...] = ()) -> Layout:
     """Read the text of a yandrel.toml; raises ConfigError, with the place."""
+    import tomllib
+
     try:
         table = tomllib.loads(raw.decode("utf-8"))
     except UnicodeDecodeError as error:
@@ -117,6 +113,8 @@ def parse_layout(raw: bytes, rules: tuple[str, ...] = ()) -> Layout:
 
 def builtin_table(table: Mapping[str, Any], where: str = CONFIG_NAME) -> dict[str, Any]:
     """Return the table of the built-in layout that an [app] names: "role-first", "rings/fastapi"."""
+    import tomllib
+
     app = table["app"]
     try:
         found = choose_builtin(str(app["layout"]))
@@ -173,8 +171,7 @@ class _Reader:
     def check_keys(self, table: Mapping[str, Any], known: tuple[str, ...], *path: str) -> None:
         for key in table:
             if key not in known:
-                near = difflib.get_close_matches(key, known, n=1, cutoff=0.4)
-                todo = f"did you mean {near[0]}?" if near else "known are " + ", ".join(known)
+                todo = suggest(key, known, "known are " + ", ".join(known), cutoff=0.4)
                 place = f"[{'.'.join(path)}] has" if path else "there is"
                 raise ConfigError(f"{place} an unknown key {key!r}", where=self.where(*path, key), todo=todo)
 
@@ -285,8 +282,7 @@ class _Reader:
     def check_roles(self, names: tuple[str, ...], roles: Mapping[str, Any], *path: str) -> None:
         for name in names:
             if name not in roles:
-                near = difflib.get_close_matches(name, roles, n=1)
-                todo = f"did you mean {near[0]}?" if near else "name a role of [roles]"
+                todo = suggest(name, roles, "name a role of [roles]")
                 raise ConfigError(f"{name} is no role", where=self.where(*path), todo=todo)
 
     def read_domains_mode(self, imports: Mapping[str, Any]) -> tuple[str, Arrows]:
@@ -371,10 +367,7 @@ class _Reader:
             self.check_keys(entry, ("rule", "from", "to", "why"), "except")
             rule = self.text(entry.get("rule", ""), "except", "rule")
             if self.rules and rule not in self.rules:
-                near = difflib.get_close_matches(rule, self.rules, n=1)
-                todo = (
-                    f"did you mean {near[0]}?" if near else f"the rules are {', '.join(sorted(self.rules))}"
-                )
+                todo = suggest(rule, self.rules, f"the rules are {', '.join(sorted(self.rules))}")
                 raise ConfigError(
                     f"no rule is called {rule!r}", where=self.where("except", "rule"), todo=todo
                 )

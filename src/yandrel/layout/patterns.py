@@ -1,10 +1,11 @@
 """Home patterns: paths with placeholders, matched against paths and filled in to make them."""
 
 import re
-from dataclasses import dataclass
 from functools import cached_property, lru_cache
 
-from yandrel.errors import ConfigError
+import msgspec
+
+from yandrel.errors import ConfigError, suggest
 from yandrel.model.words import FORMS, singular, snake
 
 TOKEN = re.compile(r"\{([^{}]*)\}|(\*\*)|(\*)|([^{}*]+)|([{}])")
@@ -13,8 +14,7 @@ ANY_FOLDERS = "(?:.*/)?"
 PLACEHOLDER = re.compile(r"[A-Za-z_][A-Za-z0-9_]*(?::[a-z]+)*\Z")
 
 
-@dataclass(frozen=True, slots=True)
-class Part:
+class Part(msgspec.Struct, frozen=True):
     """A stretch of a pattern: literal text, a wildcard, or a placeholder with its forms."""
 
     kind: str
@@ -22,8 +22,7 @@ class Part:
     forms: tuple[str, ...] = ()
 
 
-@dataclass(frozen=True)
-class Pattern:
+class Pattern(msgspec.Struct, frozen=True, dict=True):
     """One home pattern; `weight` is larger the more it says."""
 
     text: str
@@ -137,10 +136,7 @@ def _placeholder(inner: str, text: str, where: str) -> Part:
         name, forms = name[:1].lower() + name[1:], ["pascal", *forms]
     for form in forms:
         if form not in FORMS:
-            import difflib
-
-            near = difflib.get_close_matches(form, FORMS, n=1)
-            todo = f"did you mean {near[0]}?" if near else "the forms are " + ", ".join(FORMS)
+            todo = suggest(form, FORMS, "the forms are " + ", ".join(FORMS))
             raise ConfigError(f"the pattern {text!r} asks for an unknown form {form}", where=where, todo=todo)
     return Part("placeholder", name, tuple(forms))
 

@@ -1,8 +1,8 @@
 """What is to change: where things go, edits of bytes, and what cannot be done."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
 
+import msgspec
 from msgspec import Struct
 
 from yandrel.model.graph import Symbol
@@ -42,8 +42,7 @@ class Refusal(Struct, frozen=True):
         return f"{place}: {self.why}" + (f"; {self.todo}" if self.todo else "")
 
 
-@dataclass(frozen=True)
-class Relocation:
+class Relocation(msgspec.Struct, frozen=True):
     """Where everything goes: files and folders by path, definitions by symbol, old to new.
 
     The units of new symbols are named by their new paths. Folders end in a slash. Where
@@ -54,10 +53,10 @@ class Relocation:
 
     units: Mapping[str, str]
     definitions: Mapping[Symbol, Symbol]
-    folders: Mapping[str, str] = field(default_factory=dict)
+    folders: Mapping[str, str] = msgspec.field(default_factory=dict)
     drops_reexports: bool = False
-    files: Mapping[str, str] = field(default_factory=dict)
-    references: Mapping[str, frozenset[str]] = field(default_factory=dict)
+    files: Mapping[str, str] = msgspec.field(default_factory=dict)
+    references: Mapping[str, frozenset[str]] = msgspec.field(default_factory=dict)
     gone: frozenset[str] = frozenset()
 
     def unit(self, path: str) -> str:
@@ -90,8 +89,7 @@ def tell_leaving(name: str) -> str:
     return f"{name} leaves it, and is not found any more where types are looked for in it"
 
 
-@dataclass
-class Rewrite:
+class Rewrite(msgspec.Struct):
     """A language's answer to a relocation, in old coordinates.
 
     `created` are units that are new altogether, `emptied` units that hold nothing any more,
@@ -100,15 +98,15 @@ class Rewrite:
     `namespaces` those that move whole, old to new, as texts write them.
     """
 
-    edits: dict[str, list[Edit]] = field(default_factory=dict)
-    created: dict[str, bytes] = field(default_factory=dict)
-    emptied: set[str] = field(default_factory=set)
-    notes: list[Note] = field(default_factory=list)
-    refusals: list[Refusal] = field(default_factory=list)
-    carried: dict[Symbol, Symbol] = field(default_factory=dict)
-    dropped: set[tuple[str, Symbol]] = field(default_factory=set)
-    tidied: dict[str, bytes] = field(default_factory=dict)
-    namespaces: dict[str, str] = field(default_factory=dict)
+    edits: dict[str, list[Edit]] = msgspec.field(default_factory=dict)
+    created: dict[str, bytes] = msgspec.field(default_factory=dict)
+    emptied: set[str] = msgspec.field(default_factory=set)
+    notes: list[Note] = msgspec.field(default_factory=list)
+    refusals: list[Refusal] = msgspec.field(default_factory=list)
+    carried: dict[Symbol, Symbol] = msgspec.field(default_factory=dict)
+    dropped: set[tuple[str, Symbol]] = msgspec.field(default_factory=set)
+    tidied: dict[str, bytes] = msgspec.field(default_factory=dict)
+    namespaces: dict[str, str] = msgspec.field(default_factory=dict)
 
 
 def apply_edits(source: bytes, edits: list[Edit]) -> bytes:

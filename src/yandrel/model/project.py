@@ -1,8 +1,8 @@
 """How an application's folders map to namespaces, and what a view of its code is made from."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
 
+import msgspec
 from msgspec import Struct
 
 from yandrel.model.facts import Facts
@@ -43,14 +43,13 @@ class Project(Struct, frozen=True, array_like=True):
     maps: tuple[PathMap, ...] = ()
 
 
-@dataclass(frozen=True)
-class Units:
+class Units(msgspec.Struct, frozen=True):
     """All that a language may look at: the units' facts, the other files, what is left out."""
 
     facts: Mapping[str, Facts]
     files: frozenset[str] = frozenset()
     ignored: frozenset[str] = frozenset()
-    folders: frozenset[str] = field(default=frozenset())
+    folders: frozenset[str] = frozenset()
 
 
 def folders_of(paths: Mapping[str, object] | frozenset[str]) -> frozenset[str]:

@@ -7,8 +7,6 @@ no return; `done` says that all is in place.
 
 import hashlib
 import os
-import shutil
-from dataclasses import dataclass
 from pathlib import Path
 
 import msgspec
@@ -43,8 +41,7 @@ class Record(msgspec.Struct):
     step: str = ""
 
 
-@dataclass(frozen=True, slots=True)
-class Content:
+class Content(msgspec.Struct, frozen=True):
     """The bytes of one file's change."""
 
     entry: Entry
@@ -128,7 +125,7 @@ class Journal:
             write.write_synced(place / "committed", b"")
             write.sync_folder(place)
         except OSError as error:
-            shutil.rmtree(place, ignore_errors=True)
+            _remove_folder(place)
             raise RefusedError(
                 f"the journal cannot be written ({error.strerror})", todo="nothing was changed"
             ) from error
@@ -137,7 +134,7 @@ class Journal:
         """Remove what was prepared and never committed: nothing of it was carried out."""
         for number in self.numbers():
             if not self.is_committed(number):
-                shutil.rmtree(self.place(number), ignore_errors=True)
+                _remove_folder(self.place(number))
 
     def next_number(self) -> int:
         committed = [n for n in self.numbers() if self.is_committed(n)]
@@ -150,7 +147,14 @@ class Journal:
         write.write_synced(self.place(number) / what, b"")
 
     def tidy(self, number: int) -> None:
-        shutil.rmtree(self.place(number) / "after", ignore_errors=True)
+        _remove_folder(self.place(number) / "after")
+
+
+def _remove_folder(place: Path) -> None:
+    """Remove a folder with what it holds, as far as that can be done."""
+    import shutil
+
+    shutil.rmtree(place, ignore_errors=True)
 
 
 def current_digest(path: Path) -> str:
@@ -172,7 +176,7 @@ def remove_empty_folders(root: Path, paths: list[str]) -> None:
             left = [entry for entry in os.scandir(current) if entry.name != "__pycache__"]
             if left:
                 break
-            shutil.rmtree(current / "__pycache__", ignore_errors=True)
+            _remove_folder(current / "__pycache__")
             try:
                 current.rmdir()
             except OSError:

@@ -3,7 +3,9 @@
 import re
 import stat
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
+
+from msgspec.structs import replace
 
 from yandrel.errors import RefusedError
 from yandrel.files.text import Encoding, Source

@@ -1,10 +1,9 @@
 """What a user names: a file, a folder, a definition, by path or as the language writes it."""
 
-import difflib
 import re
 from dataclasses import dataclass
 
-from yandrel.errors import CallError, RefusedError
+from yandrel.errors import CallError, RefusedError, suggest
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.languages.registry import BY_SUFFIX, language_of, load_language
@@ -125,8 +124,7 @@ def _is_place(view: View, name: str) -> bool:
 
 def nearest(text: str, choices: list[str]) -> str:
     """Return "did you mean …?", or advice where nothing is near."""
-    found = difflib.get_close_matches(text, [c for c in choices if c], n=1, cutoff=0.6)
-    return f"did you mean {found[0]}?" if found else "see `yandrel survey --why` for what is here"
+    return suggest(text, [c for c in choices if c], "see `yandrel survey --why` for what is here")
 
 
 def _definition(index: CodeIndex, unit: str, name: str) -> Thing:

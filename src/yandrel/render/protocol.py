@@ -1,10 +1,9 @@
 """What a renderer is: a function from a result to text. Colour, width and files are the caller's."""
 
-from dataclasses import dataclass
+import msgspec
 
 
-@dataclass(frozen=True)
-class Style:
+class Style(msgspec.Struct, frozen=True):
     """How text is to look: its width in columns, and whether marks for emphasis may be used."""
 
     width: int = 80

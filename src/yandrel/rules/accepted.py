@@ -1,6 +1,5 @@
 """yandrel.accepted.toml: the findings that were there when the rules were adopted."""
 
-import tomllib
 from collections.abc import Iterable
 from pathlib import Path
 
@@ -18,10 +17,12 @@ accepted = [
 def read_accepted(root: Path) -> frozenset[str]:
     """Return the keys of the accepted findings; raises ConfigError for a file that is not as written."""
     path = root / ACCEPTED_NAME
+    if not path.exists():
+        return frozenset()
+    import tomllib
+
     try:
         table = tomllib.loads(path.read_text(encoding="utf-8"))
-    except FileNotFoundError:
-        return frozenset()
     except (OSError, UnicodeDecodeError, tomllib.TOMLDecodeError) as error:
         raise ConfigError(str(error), where=ACCEPTED_NAME, todo="write it again with --accept") from error
     keys = table.get("accepted", [])

@@ -1,7 +1,8 @@
 """Running the rules: exceptions and accepted findings taken off, the rest in a stable order."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+
+import msgspec
 
 from yandrel.layout.config import Layout
 from yandrel.layout.patterns import match_glob
@@ -10,8 +11,7 @@ from yandrel.rules.protocol import Context, Rule
 from yandrel.survey.picture import Picture
 
 
-@dataclass(frozen=True)
-class Outcome:
+class Outcome(msgspec.Struct, frozen=True):
     """What the rules found: what counts, and how much was excepted."""
 
     findings: tuple[Finding, ...]

@@ -1,9 +1,8 @@
 """Fields as a user writes them: "weight: float, taken_on: date, note: text?"."""
 
-import difflib
 import re
 
-from yandrel.errors import CallError
+from yandrel.errors import CallError, suggest
 from yandrel.model.scaffold import FIELD_TYPES, Field
 
 OTHER_WORDS = {
@@ -38,6 +37,5 @@ def _type_of(kind: str, name: str) -> str:
     known = OTHER_WORDS.get(kind.lower(), kind.lower())
     if known in FIELD_TYPES:
         return known
-    near = difflib.get_close_matches(known, [*FIELD_TYPES, *OTHER_WORDS], n=1)
-    todo = f"did you mean {near[0]}?" if near else "there are " + ", ".join(FIELD_TYPES)
+    todo = suggest(known, [*FIELD_TYPES, *OTHER_WORDS], "there are " + ", ".join(FIELD_TYPES))
     raise CallError(f"no type is called {kind!r} (field {name})", where="--fields", todo=todo)

@@ -2,7 +2,8 @@
 
 from collections import Counter
 from collections.abc import Iterator
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.model.words import singular, words_of
 from yandrel.survey.domains import ROLE_WORDS, SHARED_WORDS, TEST_FOLDERS

@@ -2,8 +2,10 @@
 
 from collections import Counter
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cached_property
+
+from msgspec.structs import replace
 
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout

@@ -2,7 +2,8 @@
 
 from collections import Counter
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+
+import msgspec
 
 from yandrel.errors import ConfigError
 from yandrel.index.code import CodeIndex
@@ -35,8 +36,7 @@ FURTHER_OUT = 2
 """How much less a folder says where a folder inside it says something too."""
 
 
-@dataclass(frozen=True, slots=True)
-class Reading:
+class Reading(msgspec.Struct, frozen=True):
     """What a unit is.
 
     `role` is the verdict; `evident` what its definitions say, `place` what its path says (the

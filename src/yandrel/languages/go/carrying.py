@@ -1,7 +1,8 @@
 """Unexported helpers that only what moves uses: they go along into its new package."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.languages.go.deep import Content
 from yandrel.languages.go.limits import is_exported

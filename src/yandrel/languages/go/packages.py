@@ -2,7 +2,8 @@
 
 import re
 from collections.abc import Mapping
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.languages.go.deep import Content
 from yandrel.languages.go.naming import guess_name

@@ -2,7 +2,8 @@
 
 from collections import Counter
 from collections.abc import Iterator, Mapping
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect

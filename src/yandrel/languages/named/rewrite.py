@@ -2,7 +2,9 @@
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
+
+from msgspec.structs import replace
 
 from yandrel.languages.edits import cut_span, keep_apart, merge_edits, newline_of, trim_blocks, trim_end
 from yandrel.languages.named.carrying import carry_private

@@ -1,7 +1,8 @@
 """From what is asked for to the whole map of qualified names, old to new."""
 
 from collections.abc import Mapping
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect

@@ -2,7 +2,8 @@
 
 from collections.abc import Callable, Mapping
 from contextlib import suppress
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.languages.python.after import After
 from yandrel.languages.python.arrive import build_new_unit, insert_pieces

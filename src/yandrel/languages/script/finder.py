@@ -2,8 +2,9 @@
 
 import posixpath
 import re
-from dataclasses import dataclass
 from functools import lru_cache
+
+import msgspec
 
 from yandrel.languages.script.components import COMPONENTS
 from yandrel.languages.script.grammar import TYPESCRIPT
@@ -25,8 +26,7 @@ IRREGULAR = re.compile(r"^/|^\.{0,2}(?:/|\Z)|/\.{0,2}(?:/|\Z)")
 """What a path has that is not yet the shortest way to say it."""
 
 
-@dataclass(frozen=True, slots=True)
-class Led:
+class Led(msgspec.Struct, frozen=True):
     """Where a specifier leads: the file, and how its end was written."""
 
     path: str

@@ -1,7 +1,8 @@
 """Imports at the head of a file, read from its text: they are most of what many files hold for a parser."""
 
 import re
-from dataclasses import dataclass
+
+import msgspec
 
 from yandrel.model.facts import Import, ImportedName, When
 
@@ -29,8 +30,7 @@ ITEM = re.compile(
 KINDS = {b"import": "import", b"export": "reexport"}
 
 
-@dataclass
-class Head:
+class Head(msgspec.Struct):
     """What stands above everything else: its imports, and where they end."""
 
     imports: list[Import]

@@ -1,8 +1,9 @@
 """What happens when the modules of a cycle are loaded: who reads a name before it is there."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from typing import TYPE_CHECKING
+
+import msgspec
 
 from yandrel.languages.script.facts import WHOLE
 from yandrel.model.facts import Import, When
@@ -16,16 +17,14 @@ ALL_OF_IT = "its exports"
 ONLY_TYPES = frozenset({"interface", "type"})
 
 
-@dataclass(frozen=True, slots=True)
-class Taken:
+class Taken(msgspec.Struct, frozen=True):
     """A name that a unit reads on loading, and the unit that it is not in before that has run."""
 
     name: str
     place: str
 
 
-@dataclass(frozen=True, slots=True)
-class LoadingPlan:
+class LoadingPlan(msgspec.Struct, frozen=True):
     """What a unit does on loading: the units that it loads, each with what is read then; what at the end."""
 
     steps: tuple[tuple[str, tuple[Taken, ...]], ...]

@@ -7,8 +7,9 @@ there may reach over it. What stands in it is parsed where it is asked for.
 
 import re
 from bisect import bisect_left
-from dataclasses import dataclass
 from functools import cache
+
+import msgspec
 
 from yandrel.languages.bodiless import PARAMETERS
 from yandrel.languages.script.heads import BESIDE
@@ -57,8 +58,7 @@ COMMENTED = re.compile(rb"/\*.*?\*/|//[^\n]*", re.DOTALL)
 COMMENT = re.compile(rb"//|/\*|\*/")
 
 
-@dataclass(slots=True)
-class Plain:
+class Plain(msgspec.Struct):
     """A statement that was read from its text.
 
     `kind` is "type", "function", "namespace" or "constant" as it is written; `made` is what a constant is

@@ -2,7 +2,8 @@
 
 import posixpath
 from collections.abc import Mapping
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.languages.script.computed import tell_read_folders
 from yandrel.languages.script.facts import WHOLE

@@ -1,7 +1,8 @@
 """One graph out of many modules: what each import and each exported name finally leads to."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+
+import msgspec
 
 from yandrel.languages.circles import find_strong_groups
 from yandrel.languages.graph import KeptGraph
@@ -65,8 +66,7 @@ BUILT_IN = frozenset(
 DEEPEST = 60
 
 
-@dataclass(frozen=True, slots=True)
-class Found:
+class Found(msgspec.Struct, frozen=True):
     """Where a name leads: what it names, what that finally is, and through which units."""
 
     state: State

@@ -2,7 +2,8 @@
 
 import re
 from collections.abc import Mapping
-from dataclasses import replace
+
+from msgspec.structs import replace
 
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.grammar import text_of
