@@ -18,14 +18,16 @@ BATCHES = 12
 _encode = msgspec.msgpack.Encoder().encode
 
 
-def read_outline(path: Path, language_name: str) -> Facts:
+def read_outline(place: str, language_name: str) -> Facts:
     """Return the facts of one file's outline; what cannot be read or decoded is a problem in them."""
+    file_name = os.path.basename(place)
     try:
-        raw = path.read_bytes()
+        with open(place, "rb", buffering=0) as file:
+            raw = file.read()
     except OSError as error:
-        name = load_language(language_name).name_of(path.name)
+        name = load_language(language_name).name_of(file_name)
         return Facts(name, 0, problems=(Problem(0, f"cannot be read: {error.strerror}"),))
-    return facts_of_bytes(raw, language_name, path.name, outline=True)
+    return facts_of_bytes(raw, language_name, file_name, outline=True)
 
 
 def facts_of_bytes(raw: bytes, language_name: str, path: str, outline: bool = False) -> Facts:
@@ -81,7 +83,7 @@ def split_evenly(paths: list[str], sizes: Mapping[str, int], count: int) -> list
 
 
 def _parse_one(root: Path, path: str) -> bytes:
-    return _encode(read_outline(root / path, language_of(path) or ""))
+    return _encode(read_outline(f"{root}/{path}", language_of(path) or ""))
 
 
 def usable_cores() -> int:

@@ -2,9 +2,10 @@
 
 import re
 from bisect import bisect_left
-from collections.abc import Iterable, Iterator
-from heapq import merge
+from collections.abc import Iterator
+from operator import attrgetter
 
+from msgspec.structs import replace
 from tree_sitter import Node
 
 from yandrel.languages.reading import find_problems, find_secrets
@@ -96,25 +97,23 @@ class _Reader:
             ),
         )
 
-    def in_order(self) -> Iterator[Node | Part]:
-        """Yield the statements of the tree and the plain ones, and the comments of the tree."""
-        nodes: Iterable[Node | Part] = self.root.children
-        yield from merge(nodes, self.plain.parts, key=lambda place: place.start_byte)
+    def in_order(self) -> list[Node | Part]:
+        """Return the statements of the tree and the plain ones, and the comments of the tree."""
+        places: list[Node | Part] = [*self.root.children, *self.plain.parts]
+        return sorted(places, key=attrgetter("start_byte"))
 
     def settle_imports(self, loaded: set[str]) -> Iterator[Import]:
         """Yield the imports in order, each with when it bites, told from the names that loading reads."""
         for item in sorted(self.imports, key=lambda i: i.start):
-            when = item.when
-            names = {n.bound for n in item.names if n.bound not in ("*", WHOLE)}
-            late = item.space == "import" or (
-                item.space == "require" and all(n.name == WHOLE for n in item.names)
+            late = item.when == When.LOAD and (
+                item.space == "import"
+                or (item.space == "require" and all(n.name == WHOLE for n in item.names))
             )
-            if when == When.LOAD and late and names and names.isdisjoint(loaded):
-                when = When.CALL
-            yield Import(
-                item.module, item.names, item.whole, item.start, item.end, item.line, when, item.guarded,
-                item.nested, item.module_start, item.module_end, item.space,
-            )  # fmt: skip
+            names = [n.bound for n in item.names if n.bound not in ("*", WHOLE)] if late else []
+            if names and loaded.isdisjoint(names):
+                yield replace(item, when=When.CALL)
+            else:
+                yield item
 
     # -- statements ------------------------------------------------------------------------------
 

@@ -18,10 +18,10 @@ WRITTEN_FOR = {
     ".cjs": (".cts", ".d.cts"),
 }  # fmt: skip
 WRITTEN_AS = {".ts": ".js", ".tsx": ".js", ".mts": ".mjs", ".cts": ".cjs", ".d.ts": ".js"}
-KNOWN_ENDINGS = (
+KNOWN_ENDINGS = frozenset((
     ".d.ts", ".d.mts", ".d.cts", ".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".json",
     ".vue", ".svelte", ".astro",
-)  # fmt: skip
+))  # fmt: skip
 IRREGULAR = re.compile(r"^/|^\.{0,2}(?:/|\Z)|/\.{0,2}(?:/|\Z)")
 """What a path has that is not yet the shortest way to say it."""
 
@@ -36,7 +36,12 @@ class Led(msgspec.Struct, frozen=True):
 
 @lru_cache(maxsize=1 << 16)
 def ending_of(path: str) -> str:
-    return next((end for end in KNOWN_ENDINGS if path.endswith(end)), "")
+    """Return the ending of a module's path that tells its kind; nothing where it has none of those."""
+    stem, dot, last = path[path.rfind("/") + 1 :].rpartition(".")
+    if dot + last not in KNOWN_ENDINGS:
+        return ""
+    declares = ".d" + dot + last
+    return declares if stem.endswith(".d") and declares in KNOWN_ENDINGS else dot + last
 
 
 def is_relative(spelled: str) -> bool:

@@ -13,6 +13,12 @@ STATEMENT = re.compile(
     rb"(?P<quote>['\"])(?P<module>[^'\"\\\n]*+)(?P=quote)(?:\s*+;|(?=[ \t]*+(?:[\r\n]|\Z)))"
 )
 """A statement that ends with a path: one that goes on, as with attributes or a comment, is none."""
+TOGETHER = re.compile(
+    rb"import(?P<types> type)? \{(?P<items>(?:\s*+%b\s*+,)*+(?:\s*+%b\s*+)?+)\s*+\} from "
+    rb"(?P<quote>['\"])(?P<module>[^'\"\\\n]*+)(?P=quote)(?:;|(?=[ \t]*+(?:[\r\n]|\Z)))" % (NAME, NAME)
+)
+"""The form that most imports have: nothing but names, none of them called otherwise."""
+EACH = re.compile(NAME)
 TYPES = rb"(?P<types>\s+type(?=[\s{*]))?\s*+"
 NAMED = rb"(?P<star>\*\s*as\s+(?P<name>%b))|\{(?P<items>[\w$\s,]*+)\}" % NAME
 CLAUSES = {
@@ -46,21 +52,32 @@ def read_head(source: bytes) -> Head:
     at, line = 0, 1
     while True:
         start = BESIDE.match(source, at).end()  # type: ignore[union-attr]
-        statement = STATEMENT.match(source, start)
-        names = _read_clause(statement) if statement is not None else None
-        if statement is None or names is None:
-            return head
+        statement = TOGETHER.match(source, start)
+        if statement is not None:
+            kind, types, bound = "import", statement["types"] is not None, _read_together(statement)
+        else:
+            statement = STATEMENT.match(source, start)
+            names = _read_clause(statement) if statement is not None else None
+            if statement is None or names is None:
+                return head
+            kind, (types, bound) = KINDS[statement["word"]], names
         line += source.count(b"\n", at, start)
-        types, bound = names
+        first, last = statement.span("module")
+        at = head.end = statement.end()
         head.imports.append(
             Import(
-                statement["module"].decode("utf-8", "replace"), bound, False, start, statement.end(), line,
-                When.TYPES if types else When.LOAD, False, False, statement.start("module"),
-                statement.end("module"), KINDS[statement["word"]],
+                statement["module"].decode("utf-8", "replace"), bound, False, start, at, line,
+                When.TYPES if types else When.LOAD, False, False, first, last, kind,
             )
         )  # fmt: skip
-        line += source.count(b"\n", start, statement.end())
-        at = head.end = statement.end()
+        line += source.count(b"\n", start, at)
+
+
+def _read_together(statement: re.Match[bytes]) -> tuple[ImportedName, ...]:
+    return tuple(
+        ImportedName(name[0].decode(), "", *name.span())
+        for name in EACH.finditer(statement.string, *statement.span("items"))
+    )
 
 
 def _read_clause(statement: re.Match[bytes]) -> tuple[bool, tuple[ImportedName, ...]] | None:

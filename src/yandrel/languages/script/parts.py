@@ -17,6 +17,8 @@ USED = re.compile(rb"(?:\.\.\.|[=!|&?] |\n\s+|\b(?:new|return|throw|await|instan
 """What stands before a name that is used as a value, or is taken for one for want of a sign of the other."""
 HANDED = re.compile(rb"(?:[:,] |[(\[])\Z")
 """What stands before a value that is handed on, where its name is none of a type."""
+GIVEN = re.compile(rb"=(?!>)|[{,]\s*+\[")
+"""What a default begins with, where it is no arrow, or a name that is computed."""
 AS_TYPE = re.compile(rb"\b(?:as|satisfies) \Z")
 
 
@@ -45,6 +47,13 @@ class Part:
         return self.source.find(b" = ", self.start_byte)
 
     @cached_property
+    def head_holds_values(self) -> bool:
+        """Whether a value may stand before a function's body: but for defaults and computed names, there are
+        only names and types."""
+        header = self.source[self.value if self.plain.made else self.start_byte : self.plain.body]
+        return GIVEN.search(header, 3 if self.plain.made else 0) is not None
+
+    @cached_property
     def is_clear(self) -> bool:
         """Whether no text and no comment goes over lines."""
         text = self.source[self.start_byte : self.end_byte].replace(b"/*#__PURE__*/", b"")
@@ -68,9 +77,12 @@ class Part:
         return before[-1:] in BEFORE
 
     def tells_use(self, start: int, end: int) -> bool | None:
-        """Return whether what stands beside a name in a function's body tells that it is a value there."""
-        if not 0 < self.plain.body < start:
+        """Return whether what stands beside a name in a function tells that it is a value there."""
+        body = self.plain.body
+        if not body:
             return None
+        if start < body:
+            return None if self.head_holds_values else False
         before, after = self.source[start - 12 : start], self.source[end : end + 1]
         if AS_TYPE.search(before) is not None:
             return False

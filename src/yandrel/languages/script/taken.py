@@ -1,6 +1,7 @@
 """What a file reads, when it is loaded, of what it imports."""
 
 import re
+import string
 from bisect import bisect_right
 from collections.abc import Iterable
 
@@ -19,7 +20,12 @@ BODIES = frozenset(
 """What loading does not run, and what holds no code."""
 Region = Node | Part
 READ = frozenset({"identifier", "shorthand_property_identifier"})
-QUOTES = (b"'", b'"')
+LETTERS = frozenset(
+    b"_$" + string.ascii_letters.encode() + string.digits.encode() + bytes(range(0x7F, 0x100))
+)
+"""What makes a name part of another."""
+BEFORE_NONE = LETTERS | frozenset(b"'\"")
+NOTHING, DOT = b" ."
 MEMBER = re.compile(rb"\s*+\??\.\s*+([\w$]++)")
 
 
@@ -71,15 +77,10 @@ def is_name(text: str) -> bool:
 def is_word(source: bytes, start: int, end: int) -> bool:
     """Whether a part of a text is a whole name, no member of something else, and not what a string begins
     with."""
-    before, after = source[start - 1 : start], source[end : end + 1]
-    if before in QUOTES or _is_part(before) or _is_part(after):
+    before = source[start - 1] if start else NOTHING
+    if before in BEFORE_NONE or (end < len(source) and source[end] in LETTERS):
         return False
-    return before != b"." or source[max(0, start - 3) : start] == b"..."
-
-
-def _is_part(letter: bytes) -> bool:
-    """Whether a letter beside a name makes it part of another."""
-    return letter.isalnum() or letter in (b"_", b"$") or letter > b"\x7f"
+    return before != DOT or source[max(0, start - 3) : start] == b"..."
 
 
 def _is_run(region: Region, start: int, end: int) -> bool:

@@ -49,7 +49,7 @@ def _is_read(
     while at >= 0:
         end = at + len(name)
         if is_word(source, at, end):
-            inside = any(first <= at < last for first, last in spans)
+            inside = bool(spans) and any(first <= at < last for first, last in spans)
             part = parts.part_at(at)
             if not inside and (_is_value_at(root, at, end) if part is None else _holds_value(part, at, end)):
                 return True

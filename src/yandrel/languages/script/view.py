@@ -1,6 +1,8 @@
 """One graph out of many modules: what each import and each exported name finally leads to."""
 
-from collections.abc import Iterator
+import posixpath
+from collections.abc import Iterator, Mapping, Set
+from enum import Enum
 
 import msgspec
 
@@ -76,6 +78,18 @@ class Found(msgspec.Struct, frozen=True):
 
 
 MISSING = Found(State.MISSING)
+ANYONE = "?"
+"""A unit's name that no unit has."""
+NO_KINDS: Set[str] = frozenset()
+
+
+class Unknown(Enum):
+    """What stands for a specifier that nobody has asked for yet."""
+
+    UNKNOWN = 0
+
+
+UNKNOWN = Unknown.UNKNOWN
 
 
 class ScriptView(KeptGraph):
@@ -86,6 +100,9 @@ class ScriptView(KeptGraph):
         self.project = project
         self.finder = Finder(units.files | frozenset(units.facts), project.maps)
         self._led: dict[tuple[str, str], Led | None] = {}
+        self._unfound: dict[tuple[str, str], Found] = {}
+        self._wholes: dict[str, Found] = {}
+        self._kinds: dict[str, dict[str, set[str]]] = {}
         self._exports: dict[str, dict[str, str]] = {}
         self._members: dict[tuple[str, str], Found] = {}
         self._cycles: list[list[str]] | None = None
@@ -95,12 +112,18 @@ class ScriptView(KeptGraph):
 
     def find_module(self, spelled: str, unit: str) -> Led | None:
         """Return the file that a specifier leads to."""
-        key = (unit[: unit.rfind("/") + 1] + ending_of(unit), spelled)
-        if not is_relative(spelled):
-            key = (unit, spelled)
-        if key not in self._led:
-            self._led[key] = self.finder.find(spelled.partition("?")[0], unit)
-        return self._led[key]
+        return self._find_from(folder_of(unit), spelled, unit)
+
+    def _find_from(self, folder: str, spelled: str, unit: str) -> Led | None:
+        """Return the file that a specifier leads to from any unit of a folder, but for one named itself."""
+        key = (folder, spelled)
+        led = self._led.get(key, UNKNOWN)
+        if isinstance(led, Unknown):
+            anyone = folder[: folder.rfind("/") + 1] + ANYONE + ending_of(unit)
+            led = self._led[key] = self.finder.find(spelled.partition("?")[0], anyone)
+        if led is not None and led.path == unit and not is_relative(spelled):
+            return self.finder.find(spelled.partition("?")[0], unit)
+        return led
 
     def exports(self, unit: str) -> dict[str, str]:
         """Return what a unit itself exports: name to local name; nothing for a file that is no unit."""
@@ -115,9 +138,15 @@ class ScriptView(KeptGraph):
         return found
 
     def state_of_unfound(self, spelled: str, unit: str) -> Found:
-        if is_relative(spelled):
-            import posixpath
+        """Return what a specifier names that leads to no file."""
+        key = (folder_of(unit), spelled)
+        found = self._unfound.get(key)
+        if found is None:
+            found = self._unfound[key] = self._judge_unfound(spelled, unit)
+        return found
 
+    def _judge_unfound(self, spelled: str, unit: str) -> Found:
+        if is_relative(spelled):
             target = posixpath.normpath(posixpath.join(posixpath.dirname(unit) or ".", spelled))
             return Found(State.UNCERTAIN) if self._is_left_out(target) else MISSING
         if spelled.startswith(("/", "http:", "https:", "data:", "file:")):
@@ -157,16 +186,17 @@ class ScriptView(KeptGraph):
     def _member(self, unit: str, name: str, seen: frozenset[tuple[str, str]]) -> Found:
         if (unit, name) in seen or len(seen) > DEEPEST:
             return MISSING
-        seen = seen | {(unit, name)}
         facts = self.units.facts.get(unit)
+        if facts is None or name == WHOLE:
+            return self._whole(unit)
         here = Symbol(unit, name)
-        if facts is None:
-            return Found(State.FOUND, Symbol(unit), Symbol(unit))
         exports = self.exports(unit)
-        if name == WHOLE:
-            return Found(State.FOUND, Symbol(unit), Symbol(unit))
-        if name in exports:
-            return self._local(unit, exports[name], here, seen)
+        local = exports.get(name)
+        if local is not None and local in self.kinds_in(unit):
+            return Found(State.FOUND, here, here if local == name else Symbol(unit, local))
+        seen = seen | {(unit, name)}
+        if local is not None:
+            return self._local(unit, local, here, seen)
         uncertain = facts.open
         for item in facts.imports:
             if item.space != "reexport":
@@ -187,14 +217,11 @@ class ScriptView(KeptGraph):
         if not exports and not any(i.space == "reexport" for i in facts.imports):
             uncertain = True
         if name == "default" or WHOLE in exports:
-            return Found(State.FOUND, Symbol(unit), Symbol(unit))
+            return self._whole(unit)
         return Found(State.UNCERTAIN) if uncertain or facts.problems else MISSING
 
     def _local(self, unit: str, local: str, here: Symbol, seen: frozenset[tuple[str, str]]) -> Found:
-        facts = self.units.facts[unit]
-        if any(d.name == local for d in facts.definitions):
-            return Found(State.FOUND, here, Symbol(unit, local))
-        for item in facts.imports:
+        for item in self.units.facts[unit].imports:
             if item.nested or item.space not in ("import", "require"):
                 continue
             for imported in item.names:
@@ -226,10 +253,15 @@ class ScriptView(KeptGraph):
         if led is None:
             return self.state_of_unfound(item.module, unit)
         if name.name in ("*", WHOLE):
-            return Found(State.FOUND, Symbol(led.path), Symbol(led.path))
+            return self._whole(led.path)
         found = self.member(led.path, name.name)
-        if found.state == State.UNCERTAIN:
-            return Found(State.FOUND, Symbol(led.path), Symbol(led.path))
+        return self._whole(led.path) if found.state is State.UNCERTAIN else found
+
+    def _whole(self, unit: str) -> Found:
+        """Return what leads to a unit as a whole."""
+        found = self._wholes.get(unit)
+        if found is None:
+            found = self._wholes[unit] = Found(State.FOUND, Symbol(unit), Symbol(unit))
         return found
 
     # -- edges -----------------------------------------------------------------------------------
@@ -239,8 +271,9 @@ class ScriptView(KeptGraph):
         loads: dict[str, None] = {}
         facts = self.units.facts[unit]
         is_loaded = ".d." not in unit
+        folder = folder_of(unit)
         for item in facts.imports:
-            led = self.find_module(item.module, unit)
+            led = self._find_from(folder, item.module, unit)
             names = item.names or (ImportedName(WHOLE, "", item.start, item.end),)
             found = [self._taken_from(led, unit, item, name) for name in names]
             edges += _make_edges(item, names, found, led is None)
@@ -259,14 +292,27 @@ class ScriptView(KeptGraph):
         if item.space != "import" or not item.names or language_name(unit) != "typescript":
             return True
         pairs = zip(item.names, found, strict=True)
-        kinds = (self.kinds_of(led.final) for name, led in pairs if name.bound not in facts.typed)
-        return any(not kind or not kind <= ONLY_TYPES for kind in kinds)
+        for name, led in pairs:
+            if name.bound not in facts.typed:
+                kinds = self.kinds_of(led.final)
+                if not kinds or not kinds <= ONLY_TYPES:
+                    return True
+        return False
 
-    def kinds_of(self, symbol: Symbol) -> set[str]:
+    def kinds_of(self, symbol: Symbol) -> Set[str]:
         """Return what a name is in its unit; a function that a constant stands for is one of those."""
-        facts: Facts | None = self.units.facts.get(symbol.unit)
-        found = [d for d in facts.definitions if d.name == symbol.name] if facts is not None else []
-        return {"constant" if d.value == BOUND else d.kind for d in found}
+        return self.kinds_in(symbol.unit).get(symbol.name, NO_KINDS)
+
+    def kinds_in(self, unit: str) -> Mapping[str, Set[str]]:
+        """Return the names that a unit defines, each with what it is."""
+        found = self._kinds.get(unit)
+        if found is None:
+            found = self._kinds[unit] = {}
+            facts: Facts | None = self.units.facts.get(unit)
+            for definition in facts.definitions if facts is not None else ():
+                kind = "constant" if definition.value == BOUND else definition.kind
+                found.setdefault(definition.name, set()).add(kind)
+        return found
 
     def find_loaded(self, spelled: str, unit: str) -> str:
         """Return the unit that is loaded for a module: not the declarations, but what they declare."""
@@ -338,6 +384,11 @@ class ScriptView(KeptGraph):
 
     def is_standard(self, package: str) -> bool:
         return package.removeprefix("node:") in BUILT_IN
+
+
+def folder_of(unit: str) -> str:
+    """Return what a unit shares with those from which every path leads to the same."""
+    return unit[: unit.rfind("/") + 1] + ending_of(unit)
 
 
 def package_of(spelled: str) -> str:
