@@ -64,6 +64,7 @@ class Finder:
         self.maps = maps
         self.mains = {m.scope.rstrip("/"): m.targets for m in maps if m.kind == MAIN}
         self._scoped: dict[str, list[PathMap]] = {}
+        self._heads: dict[str, list[tuple[PathMap, str]]] = {}
 
     def find(self, spelled: str, unit: str) -> Led | None:
         """Return where a specifier leads from a unit, None where it leads to no file of the application."""
@@ -74,8 +75,8 @@ class Finder:
             only_folder = spelled.endswith("/") or spelled in (".", "..") or spelled.endswith("/..")
             place = "" if joined == "." else joined
             return self.find_path(place, unit, only_folder) or self.find_in_roots(place, unit, only_folder)
-        for known in self.maps_for(unit):
-            star = match_pattern(known.pattern, spelled)
+        for known, head in self._heads_for(unit):
+            star = match_pattern(known.pattern, spelled) if spelled.startswith(head) else None
             if star is None:
                 continue
             for target in known.targets:
@@ -99,6 +100,14 @@ class Finder:
         found = self._scoped.get(folder)
         if found is None:
             found = self._scoped[folder] = [m for m in self.maps if unit.startswith(m.scope)]
+        return found
+
+    def _heads_for(self, unit: str) -> list[tuple[PathMap, str]]:
+        """Return the maps for a unit, each with what all that it fits begins with."""
+        folder = posixpath.dirname(unit)
+        found = self._heads.get(folder)
+        if found is None:
+            found = self._heads[folder] = [(m, m.pattern.partition("*")[0]) for m in self.maps_for(unit)]
         return found
 
     def find_target(self, path: str, unit: str) -> Led | None:

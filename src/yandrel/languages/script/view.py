@@ -77,7 +77,15 @@ class Found(msgspec.Struct, frozen=True):
     through: tuple[str, ...] = ()
 
 
+class Passing(msgspec.Struct):
+    """What a unit exports of others: by name, each with the import and its name there; all of some."""
+
+    names: dict[str, tuple[Import, str]]
+    all_of: list[Import]
+
+
 MISSING = Found(State.MISSING)
+UNTOLD = Found(State.UNCERTAIN)
 ANYONE = "?"
 """A unit's name that no unit has."""
 NO_KINDS: Set[str] = frozenset()
@@ -102,6 +110,7 @@ class ScriptView(KeptGraph):
         self._led: dict[tuple[str, str], Led | None] = {}
         self._unfound: dict[tuple[str, str], Found] = {}
         self._wholes: dict[str, Found] = {}
+        self._passing: dict[str, Passing] = {}
         self._kinds: dict[str, dict[str, set[str]]] = {}
         self._exports: dict[str, dict[str, str]] = {}
         self._members: dict[tuple[str, str], Found] = {}
@@ -189,36 +198,52 @@ class ScriptView(KeptGraph):
         facts = self.units.facts.get(unit)
         if facts is None or name == WHOLE:
             return self._whole(unit)
-        here = Symbol(unit, name)
         exports = self.exports(unit)
         local = exports.get(name)
         if local is not None and local in self.kinds_in(unit):
-            return Found(State.FOUND, here, here if local == name else Symbol(unit, local))
-        seen = seen | {(unit, name)}
-        if local is not None:
-            return self._local(unit, local, here, seen)
-        uncertain = facts.open
-        for item in facts.imports:
-            if item.space != "reexport":
-                continue
-            for imported in item.names:
-                if imported.name != "*" and imported.bound == name:
-                    return self._passed_on(unit, item, imported.name, here, seen)
-        for item in facts.imports:
-            if item.space == "reexport" and item.names and item.names[0].name == "*" and name != "default":
-                led = self.find_module(item.module, unit)
-                if led is None:
-                    uncertain = True
-                    continue
-                found = self._member(led.path, name, seen)
-                if found.state == State.FOUND and found.final.name:
-                    return Found(State.FOUND, here, found.final, (unit, *found.through))
-                uncertain = uncertain or found.state == State.UNCERTAIN
-        if not exports and not any(i.space == "reexport" for i in facts.imports):
-            uncertain = True
+            final = Symbol(unit, local)
+            return Found(State.FOUND, final if local == name else Symbol(unit, name), final)
+        passing = self._passing_of(unit)
+        if local is not None or name in passing.names or (passing.all_of and name != "default"):
+            found = self._handed_on(unit, name, local, seen | {(unit, name)})
+            if found is not None:
+                return found
         if name == "default" or WHOLE in exports:
             return self._whole(unit)
-        return Found(State.UNCERTAIN) if uncertain or facts.problems else MISSING
+        closed = exports or passing.names or passing.all_of
+        return MISSING if closed and not facts.open and not facts.problems else UNTOLD
+
+    def _handed_on(
+        self, unit: str, name: str, local: str | None, seen: frozenset[tuple[str, str]]
+    ) -> Found | None:
+        """Return what a name means that a unit has from others; None where it is told to have none."""
+        here = Symbol(unit, name)
+        if local is not None:
+            return self._local(unit, local, here, seen)
+        passing = self._passing_of(unit)
+        if name in passing.names:
+            return self._passed_on(unit, *passing.names[name], here, seen)
+        uncertain = False
+        for item in passing.all_of:
+            led = self.find_module(item.module, unit)
+            found = self._member(led.path, name, seen) if led is not None else UNTOLD
+            if found.state is State.FOUND and found.final.name:
+                return Found(State.FOUND, here, found.final, (unit, *found.through))
+            uncertain = uncertain or found.state is State.UNCERTAIN
+        return UNTOLD if uncertain and WHOLE not in self.exports(unit) else None
+
+    def _passing_of(self, unit: str) -> "Passing":
+        """Return what a unit exports of other units."""
+        found = self._passing.get(unit)
+        if found is None:
+            found = self._passing[unit] = Passing({}, [])
+            for item in self.units.facts[unit].imports:
+                for imported in item.names if item.space == "reexport" else ():
+                    if imported.name != "*":
+                        found.names.setdefault(imported.bound, (item, imported.name))
+                    elif imported is item.names[0]:
+                        found.all_of.append(item)
+        return found
 
     def _local(self, unit: str, local: str, here: Symbol, seen: frozenset[tuple[str, str]]) -> Found:
         for item in self.units.facts[unit].imports:
