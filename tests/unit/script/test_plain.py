@@ -109,6 +109,24 @@ def test_names_in_types_and_signatures_are_no_values() -> None:
     assert not {"scale", "shut"} & set(outline.typed)
 
 
+@pytest.mark.parametrize(
+    "head",
+    [
+        "function weigh(hive: Hive, { queen }: Queen): Promise<Bee> {",
+        "async function weigh<kept extends Hive = Hive>(by: (bee: Bee) => Queen = scale) {",
+        "function weigh({ [places]: hive }: Hive, [bee]: Bee[]): Queen {",
+        "function weigh(hive: { [bee in keyof Bee]: Hive }, queen?: typeof scale): asserts hive is Queen {",
+        "const weigh = async (hive: Hive, bee: Bee = scale(places)): Promise<Queen> => {",
+        "const weigh = (hive: Hive): Bee => {",
+        "const weigh: Queen = (hive = scale) => {",
+    ],
+)
+def test_heads_of_functions_hold_the_values_that_a_tree_finds(head: str) -> None:
+    outline, whole = read(f"export {head}\n  return shut(hive)\n}}\n")
+    assert names_of(f"export {head}\n  return shut(hive)\n}}\n") == ["weigh"]
+    assert outline.typed == whole.typed
+
+
 def test_what_a_comment_beside_another_statement_says_is_not_of_the_next() -> None:
     outline, whole = read("const a = b; // one\nexport const B = 2\n")
     assert outline.definitions == whole.definitions

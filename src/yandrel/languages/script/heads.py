@@ -13,12 +13,6 @@ STATEMENT = re.compile(
     rb"(?P<quote>['\"])(?P<module>[^'\"\\\n]*+)(?P=quote)(?:\s*+;|(?=[ \t]*+(?:[\r\n]|\Z)))"
 )
 """A statement that ends with a path: one that goes on, as with attributes or a comment, is none."""
-TOGETHER = re.compile(
-    rb"import(?P<types> type)? \{(?P<items>(?:\s*+%b\s*+,)*+(?:\s*+%b\s*+)?+)\s*+\} from "
-    rb"(?P<quote>['\"])(?P<module>[^'\"\\\n]*+)(?P=quote)(?:;|(?=[ \t]*+(?:[\r\n]|\Z)))" % (NAME, NAME)
-)
-"""The form that most imports have: nothing but names, none of them called otherwise."""
-EACH = re.compile(NAME)
 TYPES = rb"(?P<types>\s+type(?=[\s{*]))?\s*+"
 NAMED = rb"(?P<star>\*\s*as\s+(?P<name>%b))|\{(?P<items>[\w$\s,]*+)\}" % NAME
 CLAUSES = {
@@ -30,6 +24,12 @@ CLAUSES = {
     b"export": re.compile(TYPES + rb"(?:%b|(?P<all>\*))\s*+from\s*+" % NAMED),
 }
 PLAIN = rb"(?!(?:type|as)\b)" + NAME
+TOGETHER = re.compile(
+    rb"import(?P<types> type)? \{(?P<items>(?:\s*+%b\s*+,)*+(?:\s*+%b\s*+)?+)\s*+\} from "
+    rb"(?P<quote>['\"])(?P<module>[^'\"\\\n]*+)(?P=quote)(?:;|(?=[ \t]*+(?:[\r\n]|\Z)))" % (PLAIN, PLAIN)
+)
+"""The form that most imports have: nothing but names, none of them called otherwise."""
+EACH = re.compile(NAME)
 ITEM = re.compile(
     rb"\s*+(?P<whole>(?:type\s+)?(?P<name>%b)(?:\s+as\s+(?P<alias>%b))?)\s*+(?:,|\Z)" % (PLAIN, PLAIN)
 )
