@@ -11,7 +11,7 @@ LANGUAGES = {
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),
-        16,
+        17,
     ),
     "jvm": ("yandrel.languages.jvm.language", (".java", ".kt"), 11),
     "csharp": ("yandrel.languages.csharp.language", (".cs",), 13),

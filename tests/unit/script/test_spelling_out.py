@@ -36,10 +36,44 @@ def test_imported_types(text: str) -> None:
         ("type A<type> = | (type extends B ? C : D);", "type A<type> = | (Type extends B ? C : D);"),
         ("let a: import('x').B<C, D>[] = 1;", "let a: import('x').B&C& D    = 1;"),
         ("foo(import('x'))", "foo(import('x'))"),
+        (
+            "let a: {\n  (b: B): C\n  <D>(\n    d: D\n  ): D\n}",
+            "let a: {\n  (b: B): C\n ;<D>(\n    d: D\n  ): D\n}",
+        ),
+        (
+            "let a: {\n  b: B\n  /** <C> */\n  <D>(d: D): D\n}",
+            "let a: {\n  b: B\n  /** <C> */\n ;<D>(d: D): D\n}",
+        ),
+        ("a =\n  (b: B): C => d", "a =\n  (b: B): C => d"),
+        ("a(\n  b,\n  <D>(d: D): D => d\n)", "a(\n  b,\n  <D>(d: D): D => d\n)"),
+        ("let a: (b: B) =>\n  (c: C): D", "let a: (b: B) =>\n  (c: C): D"),
+        ("b\n  (c)\n", "b\n  (c)\n"),
+        ("await sql<Hive[]>`x`", "await sql(Hive  )`x`"),
+        (
+            "sql<{ readonly a?: B<C, 'd'>[]; e: F | null }>`x`",
+            "sql({          a : B&C& 'd'   , e: F | null })`x`",
+        ),
+        ("sql<{\n  a: B\n  c: D\n}>`x`", "sql({\n  a: B\n ,c: D\n})`x`"),
+        ("a < b || c > d", "a < b || c > d"),
+        ("interface A {\n  b: B\n  in: C\n}", "interface A {\n  b: B\n  In: C\n}"),
     ],
 )
 def test_spelled_out(text: str, spelled: str) -> None:
     assert spell_out(text.encode()).decode() == spelled
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "export const make: {\n  (n: number): <A>(a: A) => Hive<A>\n  // of bees\n  <A>(a: A): Hive<A>\n} = weigh\n",
+        "export interface Weigh {\n  scale: Scale\n  <\n    A extends Hive,\n  >(hive: A): Grams\n}\n",
+        "const hives = await db.$queryRaw<Hive[]>`select 1`\n",
+        "const hives = await sql<{ id: number; queen: Queen | null }>`select ${id} from hives`\n",
+        "export interface Parameter {\n  name: string\n  in: 'query'\n}\n",
+    ],
+)
+def test_what_is_spelled_out_can_be_read(text: str) -> None:
+    assert not read_facts(text.encode(), "a.ts").problems
 
 
 def test_default_function_of_declarations() -> None:

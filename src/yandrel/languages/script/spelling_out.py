@@ -5,6 +5,7 @@ Every name and every path stays where it stands, so that what is read from the t
 """
 
 import re
+import string
 
 IMPORTED_TYPE = re.compile(rb"\bimport\s*\(\s*(['\"])[^'\"\n]*\1\s*\)(?:\s*\.\s*[\w$]+)*")
 UNKNOWN = re.compile(rb"import\(['\"][^'\"\n]*['\"]\)(?:\.[\w$]+)*[<\[]")
@@ -18,10 +19,24 @@ VARIANCE = re.compile(
     rb"[<,](?:\s|/\*(?:[^*]|\*(?!/))*+\*/|//[^\n]*\n)*((?:const\s+)?(?:(?:in\s+)?out|in))\s+(?=[\w$]+\s+extends\b|[\w$]+\s*[,>=])"
 )
 CALLED_LIKE_WORDS = re.compile(
-    rb"\(\s*(type)\s+extends\b|(?:^[ \t]*|[(,{;]\s*)(abstract|accessor|using)(?=\??:)", re.MULTILINE
+    rb"\(\s*(type)\s+extends\b"
+    rb"|(?:^[ \t]*|[(,{;]\s*)(abstract|accessor|using|in|instanceof|as|satisfies)(?=\??:)"
+    rb"|^[ \t]*(abstract|accessor)(?=[(<])",
+    re.MULTILINE,
 )
-"""A type's parameter, a member or a parameter with the name of a word that begins a statement or a member."""
+"""A type's parameter, a member or a parameter with the name of a word that begins a statement or a member, or
+that another line may go on with."""
+TYPED_TEMPLATE = re.compile(rb">`")
+GIVEN = re.compile(rb"[\w$]<(?=[\w$\s{\[(])")
 DEFAULT_FUNCTION = re.compile(rb"^(export\s+default\s+function\s*)\(", re.MULTILINE)
+SIGNATURE = re.compile(rb"\n[ \t]*[ \t](?=[<(])")
+"""What may begin a member that nothing but its line's end parts from the one before."""
+ENDED_BY = frozenset(string.ascii_letters.encode() + string.digits.encode() + b"_$>)]}'\"`")
+IN_TEMPLATE_TYPE = re.compile(
+    rb"(?P<parted>;)|\breadonly\b(?!\s*[:?])|(?P<absent>\?)\s*:|(?P<list>\[\s*\])|(?P<opens>(?<=[\w$])<)"
+    rb"|(?<=[\w$\]}'\">])[ \t]*\r?\n[ \t]*(?P<line>[ \t])(?=[\w$'\"])"
+)
+"""What a type in braces has that an object has not."""
 TOKEN = re.compile(rb"'[^'\n]*'|\"[^\"\n]*\"|`[^`]*`|=>|[<>(){}\[\],;]")
 OPENING = {b"<": b">", b"(": b")", b"{": b"}", b"[": b"]"}
 
@@ -38,6 +53,10 @@ def spell_out(source: bytes) -> bytes:
     for pattern, group in ((ASKED_FOR, 0), (LISTS_OF_SEVERAL, 1), (TYPES_OF_ALL, 1), (VARIANCE, 1)):
         for found in pattern.finditer(source):
             _blank(changed, *found.span(group))
+    _part_members(source, changed)
+    if TYPED_TEMPLATE.search(source) is not None:
+        for found in GIVEN.finditer(source):
+            _say_as_values(source, found.end() - 1, changed)
     for found in CALLED_LIKE_WORDS.finditer(source):
         at = found.start(found.lastindex or 1)
         changed[at] = ord(source[at : at + 1].upper())
@@ -46,6 +65,57 @@ def spell_out(source: bytes) -> bytes:
             start, end = found.span(1)
             changed[start:end] = b"declare function D".ljust(end - start)
     return bytes(changed)
+
+
+def _part_members(source: bytes, changed: bytearray) -> None:
+    """Put the semicolon that a type's member ends with before one that has no name: `<A>(hive: A): B`."""
+    for found in SIGNATURE.finditer(source):
+        if not _ends_member(source, found.start()):
+            continue
+        places = _find_parts(source, found.end())
+        if places and source.startswith(b"<", found.end()):
+            at = _skip_space(source, places[-1] + 1)
+            places = _find_parts(source, at) if source.startswith(b"(", at) else []
+        if places and source.startswith(b":", _skip_space(source, places[-1] + 1)):
+            changed[found.end() - 1] = ord(";")
+
+
+def _ends_member(source: bytes, end: int) -> bool:
+    """Whether what stands before a place, but for comments, may be the end of a type's member."""
+    while True:
+        while end and source[end - 1] in b" \t\r\n":
+            end -= 1
+        line = source.rfind(b"\n", 0, end) + 1
+        if source.endswith(b"*/", 0, end):
+            end = max(source.rfind(b"/*", 0, end), 0)
+        elif source[line:end].lstrip().startswith(b"//"):
+            end = line
+        else:
+            return end > 0 and source[end - 1] in ENDED_BY and not source.endswith(b"=>", 0, end)
+
+
+def _skip_space(source: bytes, at: int) -> int:
+    while at < len(source) and source[at] in b" \t\r\n":
+        at += 1
+    return at
+
+
+def _say_as_values(source: bytes, start: int, changed: bytearray) -> None:
+    """Turn the type that a template is given into a value: `sql<Hive[]>` into `sql(Hive  )`, one in braces
+    into an object."""
+    places = _find_parts(source, start)
+    if len(places) < 2 or not source.startswith(b"`", places[-1] + 1):
+        return
+    changed[start], changed[places[-1]] = b"()"
+    for found in IN_TEMPLATE_TYPE.finditer(source, start + 1, places[-1]):
+        kind = found.lastgroup
+        if kind in ("parted", "line"):
+            changed[found.start(kind)] = ord(",")
+        elif kind == "opens":
+            changed[found.start()] = ord("&")
+            _join_arguments(source, found.start(), changed)
+        else:
+            _blank(changed, *found.span(kind or 0))
 
 
 def _is_declared_alone(source: bytes, start: int) -> bool:
