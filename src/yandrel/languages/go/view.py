@@ -172,17 +172,28 @@ class GoView(UnloadedGraph):
         return None
 
     def misnamed_namespaces(self) -> dict[str, tuple[str, str]]:
-        """Return one unit of each package that is not called like its folder: declared, expected."""
+        """Return one unit of each package that is not called like its folder: declared, expected.
+
+        The package that tests another from outside is called like that, and goes with it.
+        """
         out = {}
-        for units in self.members.values():
-            unit = units[0]
-            name = declared_name(self.units.facts[unit]).removesuffix(TEST)
-            folder = folder_of(unit)
+        for (folder, outside), units in self.members.items():
+            declared = declared_name(self.units.facts[units[0]])
+            name = declared.removesuffix(TEST)
             expected = self.expected_name(folder)
-            allowed = (MAIN, expected, expected_name(self.import_path(folder) or folder.rstrip("/")))
-            if name and expected and name not in allowed:
-                out[unit] = (name, expected)
+            if not name or not expected or name in (MAIN, expected, *self.other_names(folder)):
+                continue
+            if not outside:
+                out[units[0]] = (name, expected)
+            elif (folder, False) not in self.members:
+                out[units[0]] = (declared, expected + TEST)
         return out
+
+    def other_names(self, folder: str) -> tuple[str, str]:
+        """Return what a package may be called too: like the folder above that of a version, or like both."""
+        path = self.import_path(folder) or folder.rstrip("/")
+        named, last = expected_name(path), folder.rstrip("/").rpartition("/")[2]
+        return named, named + last if VERSION.match(last) else named
 
     def namespace_at(self, path: str) -> str:
         folder = folder_of(path)

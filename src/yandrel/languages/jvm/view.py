@@ -1,6 +1,7 @@
 """What Java's names mean, across the units of an application."""
 
 import re
+from collections import Counter
 from collections.abc import Iterator
 from functools import cached_property
 
@@ -18,6 +19,8 @@ MADE_FROM = re.compile(
 """What processors of annotations call what they make from a type."""
 OTHERS = ("java.", "javax.", "jakarta.", "kotlin.", "kotlinx.")
 """Packages that belong to no application, though one may add to them."""
+LEAST_SHARE = 0.05
+"""How much of an application is in packages of its own, at least."""
 STANDARD = ("java.", "javax.", "jdk.", "sun.", "com.sun.", "org.w3c.dom", "org.xml.sax")
 
 
@@ -137,7 +140,17 @@ class JvmView(NamedView):
 
     def is_all_here(self, package: str) -> bool:
         """Whether a package is the application's; it may add some types to one of a library's."""
-        return package in self.table.declared and not (package + ".").startswith(OTHERS)
+        if package not in self.table.declared or (package + ".").startswith(OTHERS):
+            return False
+        return head_of(package) not in self.borrowed_heads
+
+    @cached_property
+    def borrowed_heads(self) -> frozenset[str]:
+        """Return what packages begin with in which the application has hardly any of its units: they are
+        those of a library, to which it adds what may see its insides."""
+        heads = Counter(head_of(name) for facts in self.units.facts.values() for name in facts.namespaces)
+        most = heads.total() * LEAST_SHARE
+        return frozenset(head for head, count in heads.items() if count < most)
 
     @cached_property
     def has_generated(self) -> bool:
@@ -146,6 +159,11 @@ class JvmView(NamedView):
 
     def is_standard(self, package: str) -> bool:
         return (package + ".").startswith(STANDARD)
+
+
+def head_of(package: str) -> str:
+    """Return what the packages of one maker begin with."""
+    return ".".join(package.split(".")[:2])
 
 
 def outside_of(path: str) -> str:
