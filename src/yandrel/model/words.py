@@ -5,11 +5,12 @@ from collections.abc import Callable
 from functools import lru_cache
 
 _CUT = re.compile(
-    r"(?:GraphQL|MySQL|PostgreSQL|NoSQL|SQLite|MongoDB|OAuth|JavaScript|TypeScript|gRPC|iOS|macOS)(?![a-z])"
+    r"(?:GraphQL|MySQL|PostgreSQL|NoSQL|SQLite|MongoDB|OAuth|JavaScript|TypeScript|gRPC|iOS|macOS)(?![a-z])\d*"
     r"|(?:(?<![A-Za-z])[a-z]|[A-Z])\d\d[a-z](?![a-z])"
-    r"|[A-Z]+(?=[A-Z][a-z])|[A-Z]?[a-z]+|[A-Z]+|\d+|[^\W\d_a-zA-Z]+"
+    r"|[A-Z]+(?=[A-Z][a-z])|[A-Z]?[a-z]+\d*|[A-Z]+\d*|\d+|[^\W\d_a-zA-Z]+"
 )
-"""Words of an identifier; those with capitals inside, and those shortened as `i18n` is, are one each."""
+"""Words of an identifier, each with the digits after it; those with capitals inside, and those shortened as
+`i18n` is, are one each."""
 UNCOUNTED = frozenset(
     [
         "status",

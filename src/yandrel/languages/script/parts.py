@@ -17,6 +17,8 @@ USED = re.compile(rb"(?:\.\.\.|[=!|&?] |\n\s+|\b(?:new|return|throw|await|instan
 """What stands before a name that is used as a value, or is taken for one for want of a sign of the other."""
 HANDED = re.compile(rb"(?:[:,] |[(\[])\Z")
 """What stands before a value that is handed on, where its name is none of a type."""
+PARAMETER_AFTER, PARAMETER_BEFORE = b"(,{.", b":,)}? "
+"""What stands beside a name that may be that of a parameter."""
 GIVEN = re.compile(rb"=(?!>)|[{,]\s*+\[")
 """What a default begins with, where it is no arrow, or a name that is computed."""
 AS_TYPE = re.compile(rb"\b(?:as|satisfies) \Z")
@@ -81,9 +83,10 @@ class Part:
         body = self.plain.body
         if not body:
             return None
-        if start < body:
-            return None if self.head_holds_values else False
         before, after = self.source[start - 12 : start], self.source[end : end + 1]
+        if start < body:
+            named = before.rstrip()[-1:] in PARAMETER_AFTER and after in PARAMETER_BEFORE
+            return None if named or self.head_holds_values else False
         if AS_TYPE.search(before) is not None:
             return False
         if after in b"(." or USED.search(before) is not None:
