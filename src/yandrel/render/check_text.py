@@ -25,10 +25,9 @@ def _headline(report: CheckReport, style: Style) -> str:
     if not report.findings:
         if report.has_layout:
             return style.good("Clean") + f": {looked}, {plural_of(len(report.rules), 'rule')}."
-        return (
-            style.good("Clean") + f": {looked}; without a yandrel.toml only "
-            f"{' and '.join(r for r in report.rules if r != 'namespace-mismatch')} are looked for."
-        )
+        *others, last = report.rules
+        named = f"{', '.join(others)} and {last}" if others else last
+        return style.good("Clean") + f": {looked}; without a yandrel.toml only {named} are looked for."
     rules = {finding.rule for finding in report.findings}
     found = plural_of(len(report.findings), "finding")
     return style.bad(found) + f" of {plural_of(len(rules), 'rule')} in {looked}."
