@@ -6,6 +6,7 @@ from abc import abstractmethod
 from collections.abc import Callable, Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from pathlib import Path
+from typing import TypeVar, overload
 
 import msgspec
 
@@ -39,6 +40,7 @@ from yandrel.model.facts import Facts, Problem
 from yandrel.model.graph import Edge
 from yandrel.model.project import Project, SourceRoot, Units, folders_of
 
+T = TypeVar("T")
 MANY_WORDS = 40
 Progress = Callable[[int, int], None]
 _facts_decoder = msgspec.msgpack.Decoder(Facts)
@@ -89,6 +91,14 @@ class OfLanguage(Mapping[str, Facts]):
         if path not in self._units:
             raise KeyError(path)
         return self._facts[path]
+
+    @overload
+    def get(self, path: str, /) -> Facts | None: ...
+    @overload
+    def get(self, path: str, /, default: Facts | T) -> Facts | T: ...
+    def get(self, path: str, /, default: object = None) -> object:
+        """Return the facts of a unit, or something else for what is none: asked far more often than all."""
+        return self._facts[path] if path in self._units else default
 
     def __contains__(self, path: object) -> bool:
         return path in self._units

@@ -70,7 +70,10 @@ class FactStore:
             self.connection.executemany("delete from files where path = ?", [(p,) for p in gone])
             self.connection.executemany(
                 "insert or replace into files values (?, ?, ?, ?, ?)",
-                [(r.path, r.size, r.mtime_ns, r.version, r.facts) for r in rows],
+                [
+                    (r.path, r.size, r.mtime_ns, r.version, r.facts)
+                    for r in sorted(rows, key=lambda r: r.path)
+                ],
             )
             self.connection.execute("commit")
 

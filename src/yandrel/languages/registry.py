@@ -1,7 +1,7 @@
 """The languages that Yandrel knows, each loaded when first needed."""
 
 from collections.abc import Sequence
-from functools import cache
+from functools import cache, lru_cache
 from importlib import import_module
 
 from yandrel.languages.protocol import Language
@@ -65,6 +65,7 @@ def load_language(name: str) -> Language:
     return language
 
 
+@lru_cache(maxsize=1 << 17)
 def language_of(path: str) -> str | None:
     """Return the name of the language that a path is written in."""
     if path.endswith(BUNDLES) or path.endswith(MANIFESTS_IN_CODE):

@@ -224,8 +224,9 @@ class ScriptView(KeptGraph):
         if name in passing.names:
             return self._passed_on(unit, *passing.names[name], here, seen)
         uncertain = False
+        folder = folder_of(unit)
         for item in passing.all_of:
-            led = self.find_module(item.module, unit)
+            led = self._find_from(folder, item.module, unit)
             found = self._member(led.path, name, seen) if led is not None else UNTOLD
             if found.state is State.FOUND and found.final.name:
                 return Found(State.FOUND, here, found.final, (unit, *found.through))
