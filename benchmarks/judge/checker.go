@@ -1,4 +1,4 @@
-// Type-checks every package of a module with go/types; packages from outside are taken as empty.
+// Type-checks every package of all modules in a folder with go/types; packages from outside are taken as empty.
 package main
 
 import (
@@ -23,7 +23,8 @@ var folders = map[string]map[string][]*ast.File{}
 var tests = map[string]map[string][]*ast.File{}
 var checked = map[string]*types.Package{}
 var checking = map[string]bool{}
-var module, root string
+var root string
+var modules = map[string]string{} // the folder of each module, by its path
 var standard = importer.Default()
 
 // importing finds packages; `tested` is one with the tests of its own package, which only its outside tests see.
@@ -33,7 +34,7 @@ func (found importing) Import(name string) (*types.Package, error) {
 	if found.tested != nil && found.tested.Path() == name {
 		return found.tested, nil
 	}
-	if name == module || strings.HasPrefix(name, module+"/") {
+	if _, ok := folderOf(name); ok {
 		return check(name)
 	}
 	if !strings.Contains(strings.Split(name, "/")[0], ".") {
@@ -44,6 +45,48 @@ func (found importing) Import(name string) (*types.Package, error) {
 	made := types.NewPackage(name, guess(name))
 	made.MarkComplete()
 	return made, nil
+}
+
+// folderOf tells the folder of a package of one of the modules: of the innermost that its path lies in.
+func folderOf(name string) (string, bool) {
+	for prefix := name; prefix != "."; prefix = path.Dir(prefix) {
+		if folder, ok := modules[prefix]; ok {
+			return strings.Trim(path.Join(folder, strings.TrimPrefix(name, prefix)), "/."), true
+		}
+		if prefix == path.Dir(prefix) {
+			break
+		}
+	}
+	return "", false
+}
+
+// pathOf tells the import path of a folder; nothing where it lies in no module.
+func pathOf(folder string) string {
+	for outer := folder; ; outer = strings.TrimSuffix(path.Dir(outer), ".") {
+		for name, held := range modules {
+			if held == outer {
+				return strings.TrimSuffix(name+"/"+strings.Trim(strings.TrimPrefix(folder, outer), "/"), "/")
+			}
+		}
+		if outer == "" {
+			return ""
+		}
+	}
+}
+
+// readModule notes the module that a go.mod declares.
+func readModule(place string) {
+	text, _ := os.Open(place)
+	defer text.Close()
+	scanner := bufio.NewScanner(text)
+	for scanner.Scan() {
+		if strings.HasPrefix(scanner.Text(), "module ") {
+			folder, _ := filepath.Rel(root, filepath.Dir(place))
+			name := strings.Trim(strings.TrimPrefix(scanner.Text(), "module "), " \"")
+			modules[name] = strings.TrimPrefix(filepath.ToSlash(folder), ".")
+			return
+		}
+	}
 }
 
 func guess(name string) string {
@@ -60,9 +103,13 @@ func guess(name string) string {
 
 var reported = map[string]bool{}
 
-// report prints a fault, once for each place: packages are checked again with their tests.
+// report prints a fault, once for each place: packages are checked again with their tests. What follows from
+// a type that is not known here is none.
 func report(err error) {
 	text := err.Error()
+	if strings.Contains(text, "invalid type") {
+		return
+	}
 	if fault, ok := err.(types.Error); ok {
 		place := files.Position(fault.Pos).String() + fault.Msg
 		if reported[place] {
@@ -78,7 +125,7 @@ func check(name string) (*types.Package, error) {
 	if made, ok := checked[name]; ok {
 		return made, nil
 	}
-	folder := strings.TrimPrefix(strings.TrimPrefix(name, module), "/")
+	folder, _ := folderOf(name)
 	packages, ok := folders[folder]
 	if !ok || checking[name] {
 		fmt.Println("no package or a cycle:", path.Base(name))
@@ -100,7 +147,7 @@ func check(name string) (*types.Package, error) {
 
 // checkTests checks a package again with its own tests, then what tests it from outside.
 func checkTests(name string) {
-	folder := strings.TrimPrefix(strings.TrimPrefix(name, module), "/")
+	folder, _ := folderOf(name)
 	var tested *types.Package
 	for _, package_ := range sorted(tests[folder]) {
 		config := types.Config{Importer: importing{tested}, Error: report, FakeImportC: true}
@@ -145,17 +192,12 @@ func fits(file *ast.File, name string) bool {
 
 func main() {
 	root = os.Args[1]
-	text, _ := os.Open(filepath.Join(root, "go.mod"))
-	scanner := bufio.NewScanner(text)
-	for scanner.Scan() {
-		if strings.HasPrefix(scanner.Text(), "module ") {
-			module = strings.Trim(strings.TrimPrefix(scanner.Text(), "module "), " \"")
-			break
-		}
-	}
 	filepath.WalkDir(root, func(place string, entry fs.DirEntry, err error) error {
 		if entry.IsDir() && (strings.HasPrefix(entry.Name(), ".") && place != root || entry.Name() == "testdata" || entry.Name() == "vendor") {
 			return filepath.SkipDir
+		}
+		if entry.Name() == "go.mod" {
+			readModule(place)
 		}
 		if !strings.HasSuffix(place, ".go") {
 			return nil
@@ -189,9 +231,13 @@ func main() {
 	}
 	sort.Strings(all)
 	for _, folder := range all {
-		check(strings.TrimSuffix(module+"/"+folder, "/"))
+		if name := pathOf(folder); name != "" {
+			check(name)
+		}
 	}
 	for _, folder := range all {
-		checkTests(strings.TrimSuffix(module+"/"+folder, "/"))
+		if name := pathOf(folder); name != "" {
+			checkTests(name)
+		}
 	}
 }
