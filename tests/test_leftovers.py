@@ -112,3 +112,26 @@ def test_links_to_what_moves_are_told_of(tmp_path: Path, yandrel: Yandrel) -> No
         "tools/scales waxmoor/scales (is a link to a folder that waxmoor/scales/__init__.py leaves)" in said
     )
     assert "tools/away" not in said
+
+
+def test_links_to_what_names_what_leaves_their_folder_are_told_of(tmp_path: Path, yandrel: Yandrel) -> None:
+    """By a link, a file of one package is one of another too, and names what that one has."""
+    root = write_tree(
+        tmp_path,
+        {
+            "go.mod": "module waxmoor.example/app\n\ngo 1.19\n",
+            "hives/hive.go": "package hives\n\nfunc Count() int { return 1 }\n",
+            "hives/main_test.go": "package hives_test\n\nfunc prepare() {}\n\nfunc clean() {}\n",
+            "tests/show_test.go": "package hives_test\n\nfunc show() { prepare() }\n",
+            "tests/main_test.go": "package hives_test\n\nfunc prepare() {}\n",
+            "scales/scale.go": "package scales\n",
+        },
+    )
+    (root / "hives" / "show_test.go").symlink_to("../tests/show_test.go")
+    said = " ".join(moved(root, yandrel, "hives/main_test.go:clean", "scales/clean_test.go").split())
+    assert "is a link" not in said
+    said = " ".join(moved(root, yandrel, "hives/main_test.go", "scales/").split())
+    assert (
+        "hives/show_test.go tests/show_test.go (is a link to a unit that names prepare, "
+        "gone from the link's folder)" in said
+    )

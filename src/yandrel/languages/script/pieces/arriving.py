@@ -152,7 +152,7 @@ class Arriving:
         if statement is not None and imported is not None:
             self.supply_import(origin, module, statement, imported, reference, edits)
             return
-        self.supply_sibling(origin, module, piece, reference)
+        self.supply_sibling(origin, module, piece, reference, edits)
 
     def supply_export(self, origin: Module, module: Module, read: ExportRead, edits: list[Edit]) -> None:
         """See to it that `exports.name`, which a piece reads, means the same where it arrives."""
@@ -164,24 +164,21 @@ class Arriving:
                 name = f"exports.{name}"
         else:
             unit = own.target.unit if own is not None else origin.new
-            self.change.bring(module, NewImport(self.change.spell_new(module, unit), name, name))
+            name = self.change.bring(module, NewImport(self.change.spell_new(module, unit), name, name))
         edits.append(Edit(read.start, read.end, name.encode()))
 
     def supply_moved(
         self, origin: Module, module: Module, own: Piece, reference: Reference, edits: list[Edit]
     ) -> None:
+        called = own.target.name
         if own.target.unit != module.new:
             exported = self.users.exported_as(own, "default" if own.is_default else own.symbol.name)
             if own.target.unit == origin.new:
                 exported = own.exported[0] if own.exported else own.target.name
-            self.change.bring(
+            called = self.change.bring(
                 module, NewImport(self.change.spell_new(module, own.target.unit), exported, own.target.name)
             )
-        if own.target.name != reference.name:
-            text = (
-                f"{reference.name}: {own.target.name}" if reference.kind == "shorthand" else own.target.name
-            )
-            edits.append(Edit(reference.start, reference.end, text.encode()))
+        _call(reference, called, edits)
 
     def supply_import(
         self, origin: Module, module: Module, item: Import, imported: ImportedName, reference: Reference,
@@ -195,10 +192,7 @@ class Arriving:
             else None
         )
         if final is not None and final.unit == module.new:
-            called = self.change.called_at_home(found.final, final.name)
-            if called != reference.name:
-                text = f"{reference.name}: {called}" if reference.kind == "shorthand" else called
-                edits.append(Edit(reference.start, reference.end, text.encode()))
+            _call(reference, self.change.called_at_home(found.final, final.name), edits)
             return
         if final is not None and self.has_import(module, reference.name, found.final, item.when):
             return
@@ -220,7 +214,8 @@ class Arriving:
             way = ASSIGNED
         if not default_of_commonjs:
             types = item.when == 2 or says_type(origin.source, imported)
-            self.change.bring(module, NewImport(spelled, exported, reference.name, types and not way, way))
+            new = NewImport(spelled, exported, reference.name, types and not way, way)
+            _call(reference, self.change.bring(module, new), edits)
 
     def has_import(self, module: Module, local: str, symbol: Symbol, when: int) -> bool:
         """Whether a module has a name already for the same thing, though it may get it by another way."""
@@ -233,7 +228,9 @@ class Arriving:
             return False
         return self.change.view.imported(module.unit, item, imported).final == symbol
 
-    def supply_sibling(self, origin: Module, module: Module, piece: Piece, reference: Reference) -> None:
+    def supply_sibling(
+        self, origin: Module, module: Module, piece: Piece, reference: Reference, edits: list[Edit]
+    ) -> None:
         name = reference.name
         if name in origin.deep.assigned and not self.change.is_constant(origin, name):
             writes = re.search(
@@ -259,12 +256,9 @@ class Arriving:
             exported = name
             self.export_sibling(origin, piece, name)
         types = reference.kind == "type" and self.change.imports_types(origin)
-        self.change.bring(
-            module,
-            NewImport(
-                self.change.spell_new(module, origin.new), exported, name, types and exported != "default"
-            ),
-        )
+        spelled = self.change.spell_new(module, origin.new)
+        new = NewImport(spelled, exported, name, types and exported != "default")
+        _call(reference, self.change.bring(module, new), edits)
 
     def refuse_second_star(self, unit: str, name: str, symbol: Symbol) -> None:
         """Two `export *` of one name cancel each other: what becomes exported may hide what is."""
@@ -302,6 +296,13 @@ class Arriving:
         edit = Edit(statement.start_byte, statement.start_byte, b"export ")
         if edit not in origin.edits:
             origin.edits.append(edit)
+
+
+def _call(reference: Reference, name: str, edits: list[Edit]) -> None:
+    """Let a reference name what it means by another name, where it has one."""
+    if name != reference.name:
+        text = f"{reference.name}: {name}" if reference.kind == "shorthand" else name
+        edits.append(Edit(reference.start, reference.end, text.encode()))
 
 
 def _margin_of(node: Node, source: bytes) -> str:

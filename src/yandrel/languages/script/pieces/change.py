@@ -3,7 +3,7 @@
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from itertools import pairwise
+from itertools import chain, count, pairwise
 
 from msgspec import structs
 from tree_sitter import Node
@@ -27,6 +27,7 @@ from yandrel.languages.script.view import ScriptView
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
 from yandrel.model.facts import Definition, Import, ImportedName
 from yandrel.model.graph import Symbol
+from yandrel.model.words import pascal
 
 STATEMENT = "statement"
 QUOTED = re.compile(rb"['\"]")
@@ -329,8 +330,9 @@ class Change:
             return ""
         return REQUIRED if item.space == "require" else ""
 
-    def bring(self, module: Module, new: NewImport) -> None:
-        """Add an import to the module that pieces arrive in; refuse where the name is taken."""
+    def bring(self, module: Module, new: NewImport) -> str:
+        """Add an import to the module that pieces arrive in; return what it is called there, which is another
+        name where that one is taken."""
         if module.unit:
             item, imported = self.import_of(module.unit, new.local)
             if item is not None and imported is not None:
@@ -340,19 +342,31 @@ class Change:
                     led is not None and there is not None and self.relocation.unit(led.path) == there.path
                 ) or (led is None and item.module == new.module)
                 if same and imported.name == new.exported:
-                    return
-                self.refuse(module.unit, item.line, f"{module.unit} binds {new.local} otherwise")
-                return
+                    return new.local
+                return self.bring_aliased(module, new)
             if new.local in module.deep.bound:
-                self.refuse(module.unit, 0, f"{module.unit} binds {new.local} otherwise")
-                return
+                return self.bring_aliased(module, new)
         for known in module.statements.added:
             if known.local == new.local and (known.module, known.exported) == (new.module, new.exported):
-                return
+                return new.local
             if known.local == new.local:
-                self.refuse(module.new, 0, f"two things called {new.local} would be needed in {module.new}")
-                return
+                return self.bring_aliased(module, new)
         module.statements.add(new)
+        return new.local
+
+    def bring_aliased(self, module: Module, new: NewImport) -> str:
+        """Import a thing by a name that says where it is from."""
+        for known in module.statements.added:
+            if (known.module, known.exported) == (new.module, new.exported) and known.local != new.local:
+                return known.local
+        taken = {known.local for known in module.statements.added} | set(module.deep.bound)
+        taken |= module.deep.locals.union(*(self.deep(piece.symbol.unit).locals for piece in self.pieces))
+        folders = [part for part in new.module.split("/") if part.strip(".") and part != "index"]
+        wanted = f"{new.local}Of{pascal(folders[-1].partition('.')[0] if folders else 'Module')}"
+        names = chain([wanted], (f"{wanted}{number}" for number in count(2)))
+        alias = next(name for name in names if name not in taken)
+        module.statements.add(replace(new, local=alias))
+        return alias
 
 
 def start_of_statement(text: str, path: str) -> int:

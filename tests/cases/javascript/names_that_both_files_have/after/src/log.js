@@ -1,0 +1,3 @@
+'use strict';
+
+module.exports = (name) => (...words) => console.log(name, ...words);

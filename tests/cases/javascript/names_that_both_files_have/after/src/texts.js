@@ -1,0 +1,3 @@
+'use strict';
+
+exports.join = (words) => words.join(' ');

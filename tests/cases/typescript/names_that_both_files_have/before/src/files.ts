@@ -1,0 +1,3 @@
+export default function files(count: number): number {
+  return count;
+}

@@ -1,0 +1,1 @@
+export type Weight = number;
