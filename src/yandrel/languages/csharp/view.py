@@ -28,9 +28,9 @@ class CSharpView(NamedView):
     def names(self) -> Names:
         """Which names are types and namespaces as it is."""
         if self._names is None:
-            table = self.table
+            types = {name for space, name in self.table.places if space == "type"}
             self._names = Names(
-                lambda name: table.has(name, "type"), table.has_namespace, table.words.__contains__
+                types.__contains__, self.table.namespaces.__contains__, self.table.words.__contains__
             )
         return self._names
 

@@ -47,6 +47,7 @@ class NamedView(UnloadedGraph):
         self._table: SymbolTable | None = None
         self._own_heads: set[str] | None = None
         self._agreed: set[str] | None = None
+        self._others: dict[Symbol, list[Symbol]] = {}
 
     # -- what a language says ----------------------------------------------------------------
 
@@ -151,17 +152,24 @@ class NamedView(UnloadedGraph):
                     item.line, spelled, int(state), symbol.unit, symbol.name, symbol.unit, symbol.name,
                     item.when, False,
                 )  # fmt: skip
-                for other in self.also_meant(symbol) if state == State.FOUND else ():
+                for other in self._others_of(symbol) if state == State.FOUND else ():
                     imported.add(other)
                     yield self._implied(item.line, spelled, other)
         for mention in facts.mentions:
             meant = self.find_mention(unit, facts, mention)
             if meant is None:
                 continue
-            for place in (meant, *self.also_meant(meant)):
+            for place in (meant, *self._others_of(meant)):
                 if place.unit != unit and place not in imported:
                     imported.add(place)
                     yield self._implied(mention.line, self.spell(mention.name.lstrip(".")), place)
+
+    def _others_of(self, symbol: Symbol) -> list[Symbol]:
+        """Return what else is meant by the name of a definition; most are named by many units."""
+        found = self._others.get(symbol)
+        if found is None:
+            found = self._others[symbol] = self.also_meant(symbol)
+        return found
 
     def _implied(self, line: int, spelled: str, found: Symbol) -> Edge:
         return Edge(
