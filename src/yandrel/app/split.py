@@ -142,6 +142,7 @@ def _search(
         file, roles = _read(splitter, unit, source, roles, request, skip := skip | used)
     layout = layout_for(workspace, unit, file.framework, request.layout)
     _check_kept(file, request, unit)
+    _refuse_one_piece(workspace, unit, file)
     kept = dict.fromkeys(request.keep, "you asked for it")
     draft: Draft | None = None
     groups: dict[str, str] = {}
@@ -262,6 +263,17 @@ def _refuse_nothing(unit: str, file: CrowdedFile, assignment: Assignment) -> Non
         raise RefusedError("holds nothing that could leave", where=unit)
     reasons = tuple(f"{name}: {why}" for name, why in assignment.stays.items())
     raise RefusedError("there is nothing to split: each piece stays", where=unit, reasons=reasons)
+
+
+def _refuse_one_piece(workspace: Workspace, unit: str, file: CrowdedFile) -> None:
+    """Refuse to split what is one definition and nothing else: that moves as it is."""
+    facts = workspace.index.facts[unit]
+    if len(file.pieces) == len(facts.definitions) == 1 and not (facts.acts or file.owners or file.members):
+        raise RefusedError(
+            f"holds {file.pieces[0].name} alone, so there is nothing to split",
+            where=unit,
+            todo=f"`yandrel move {unit} FOLDER/` moves it",
+        )
 
 
 def layout_for(workspace: Workspace, unit: str, framework: str, wanted: str) -> Layout:
