@@ -13,6 +13,11 @@ TYPE_NAME = re.compile(
     rb"|\b(?:class|extends|proxy)\s*=\s*\"(\w+)\""
 )
 
+MAKER = re.compile(
+    rb"(?:<(?:groupId|artifactId)>|\b(?:group|groupId|organisation)\b[\"']?\s*[=:]?\s*[\"'])\s*\Z"
+)
+"""What stands before the name of who makes something."""
+
 
 def find_left_namespaces(names: Mapping[str, str], renamed: Mapping[str, str]) -> dict[str, str]:
     """Return the namespaces that some type leaves and others stay in, with one that leaves.
@@ -36,6 +41,11 @@ def find_left_namespaces(names: Mapping[str, str], renamed: Mapping[str, str]) -
 def says_package(data: bytes, at: int) -> bool:
     """Whether a place in an XML file says the package that its types' names are read in."""
     return any(found.start() <= at < found.end() for found in PACKAGE.finditer(data))
+
+
+def says_maker(data: bytes, at: int) -> bool:
+    """Whether a place in a build file says who makes something, which is written like a package."""
+    return MAKER.search(data[max(0, at - 40) : at]) is not None
 
 
 def edit_relative_names(data: bytes, names: Mapping[str, str]) -> Iterator[Edit]:

@@ -13,6 +13,7 @@ from yandrel.model.graph import Symbol
 from yandrel.moves.namespaces import (
     edit_relative_names,
     find_left_namespaces,
+    says_maker,
     says_package,
 )
 from yandrel.moves.plan import ChangePlan, FileChange
@@ -58,7 +59,8 @@ def plan_texts(
             edits += edit_relative_names(data, names)
         for start, end, word in find_words(data):
             new = _renamed(word, names, paths, folders)
-            if new is None and config and word in left and not says_package(data, start):
+            leaves = new is None and config and word in left
+            if leaves and not (says_package(data, start) or says_maker(data, start)):
                 line = data.count(b"\n", 0, start) + 1
                 plan.notes.append(Note(path, line, word, tell_leaving(left[word])))
             if new is None or new == word or any(e.start < end and start < e.end for e in known):
