@@ -89,6 +89,11 @@ class ImportStatements:
         if new not in self.added:
             self.added.append(new)
 
+    def widen(self, known: NewImport, new: NewImport) -> None:
+        """Let an import that is added bring a value too, where only its type was asked for before."""
+        if known.types and not new.types:
+            self.added[self.added.index(known)] = replace(known, types=False)
+
     # -- text ------------------------------------------------------------------------------------
 
     def edits(self) -> list[Edit]:

@@ -175,9 +175,8 @@ class Arriving:
             exported = self.users.exported_as(own, "default" if own.is_default else own.symbol.name)
             if own.target.unit == origin.new:
                 exported = own.exported[0] if own.exported else own.target.name
-            called = self.change.bring(
-                module, NewImport(self.change.spell_new(module, own.target.unit), exported, own.target.name)
-            )
+            new = NewImport(self.change.spell_new(module, own.target.unit), exported, own.target.name)
+            called = self.change.bring(module, new, reference.kind == "type")
         _call(reference, called, edits)
 
     def supply_import(
@@ -215,7 +214,7 @@ class Arriving:
         if not default_of_commonjs:
             types = item.when == 2 or says_type(origin.source, imported)
             new = NewImport(spelled, exported, reference.name, types and not way, way)
-            _call(reference, self.change.bring(module, new), edits)
+            _call(reference, self.change.bring(module, new, reference.kind == "type"), edits)
 
     def has_import(self, module: Module, local: str, symbol: Symbol, when: int) -> bool:
         """Whether a module has a name already for the same thing, though it may get it by another way."""
@@ -255,10 +254,10 @@ class Arriving:
         else:
             exported = name
             self.export_sibling(origin, piece, name)
-        types = reference.kind == "type" and self.change.imports_types(origin)
-        spelled = self.change.spell_new(module, origin.new)
-        new = NewImport(spelled, exported, name, types and exported != "default")
-        _call(reference, self.change.bring(module, new), edits)
+        as_type = reference.kind == "type"
+        types = as_type and self.change.imports_types(origin) and exported != "default"
+        new = NewImport(self.change.spell_new(module, origin.new), exported, name, types)
+        _call(reference, self.change.bring(module, new, as_type), edits)
 
     def refuse_second_star(self, unit: str, name: str, symbol: Symbol) -> None:
         """Two `export *` of one name cancel each other: what becomes exported may hide what is."""

@@ -25,7 +25,7 @@ from yandrel.languages.script.statements import (
 )
 from yandrel.languages.script.view import ScriptView
 from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
-from yandrel.model.facts import Definition, Import, ImportedName
+from yandrel.model.facts import Definition, Import, ImportedName, When
 from yandrel.model.graph import Symbol
 from yandrel.model.words import pascal
 
@@ -330,9 +330,9 @@ class Change:
             return ""
         return REQUIRED if item.space == "require" else ""
 
-    def bring(self, module: Module, new: NewImport) -> str:
+    def bring(self, module: Module, new: NewImport, as_type: bool = False) -> str:
         """Add an import to the module that pieces arrive in; return what it is called there, which is another
-        name where that one is taken."""
+        name where that one is taken. What is imported as a type alone is enough only where it is used so."""
         if module.unit:
             item, imported = self.import_of(module.unit, new.local)
             if item is not None and imported is not None:
@@ -341,23 +341,26 @@ class Change:
                 same = (
                     led is not None and there is not None and self.relocation.unit(led.path) == there.path
                 ) or (led is None and item.module == new.module)
-                if same and imported.name == new.exported:
+                types = item.when == When.TYPES or says_type(module.source, imported)
+                if same and imported.name == new.exported and (as_type or not types):
                     return new.local
                 return self.bring_aliased(module, new)
             if new.local in module.deep.bound:
                 return self.bring_aliased(module, new)
-        for known in module.statements.added:
-            if known.local == new.local and (known.module, known.exported) == (new.module, new.exported):
-                return new.local
-            if known.local == new.local:
-                return self.bring_aliased(module, new)
-        module.statements.add(new)
+        known = next((known for known in module.statements.added if known.local == new.local), None)
+        if known is None:
+            module.statements.add(new)
+        elif (known.module, known.exported) == (new.module, new.exported):
+            module.statements.widen(known, new)
+        else:
+            return self.bring_aliased(module, new)
         return new.local
 
     def bring_aliased(self, module: Module, new: NewImport) -> str:
         """Import a thing by a name that says where it is from."""
         for known in module.statements.added:
             if (known.module, known.exported) == (new.module, new.exported) and known.local != new.local:
+                module.statements.widen(known, new)
                 return known.local
         taken = {known.local for known in module.statements.added} | set(module.deep.bound)
         taken |= module.deep.locals.union(*(self.deep(piece.symbol.unit).locals for piece in self.pieces))

@@ -1,0 +1,3 @@
+export interface Queen {
+  id: number;
+}

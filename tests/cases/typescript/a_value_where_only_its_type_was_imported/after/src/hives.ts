@@ -1,0 +1,5 @@
+import type { Queen } from './queens';
+
+export class Hive {
+  queen?: Queen;
+}

@@ -1,0 +1,3 @@
+import type { Hive } from './hives';
+
+export const all: Hive[] = [];
