@@ -184,15 +184,18 @@ def test_then_takes_back_what_failed(shop: Path, yandrel: Yandrel) -> None:
 
 
 def test_full_disk_changes_nothing(shop: Path, monkeypatch: pytest.MonkeyPatch, yandrel: Yandrel) -> None:
-    from yandrel.files import write
+    from yandrel.files.rooted import RootFolder
 
     before = read_tree(shop)
+    create = RootFolder.create
 
-    def full(path: Path, data: bytes, mode: int | None = None) -> None:
-        raise OSError(28, "No space left on device")
+    def full(self: RootFolder, path: str, data: bytes, mode: int | None = None) -> None:
+        if "/after/" in path:
+            raise OSError(28, "No space left on device")
+        create(self, path, data, mode)
 
     with monkeypatch.context() as patch:
-        patch.setattr(write, "write_synced", full)
+        patch.setattr(RootFolder, "create", full)
         done = yandrel(shop, *MOVE)
     assert done.status == 3
     assert "No space left" in done.err

@@ -57,3 +57,15 @@ class TakenBackError(YandrelError):
     """The user's own command failed after the change, so the change was taken back."""
 
     status = TAKEN_BACK
+
+
+class StoppedError(YandrelError):
+    """A signal ended the run after changes were carried out."""
+
+    status = INTERRUPTED
+
+
+class HalfDoneError(YandrelError):
+    """A change could neither be finished nor taken back at once; the journal holds what is needed."""
+
+    status = REFUSED

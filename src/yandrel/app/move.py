@@ -1,5 +1,6 @@
 """Move: things go elsewhere, every reference along; planned, proved, carried out, checked."""
 
+from contextlib import suppress
 from dataclasses import dataclass, field
 
 from msgspec import structs
@@ -10,6 +11,7 @@ from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError
 from yandrel.files.lock import hold_lock
+from yandrel.files.paths import check_path
 from yandrel.index.code import CodeIndex
 from yandrel.model.changes import Note, Relocation
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport
@@ -19,7 +21,7 @@ from yandrel.moves.leftovers import list_leftovers
 from yandrel.moves.links import list_links
 from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.plan import ChangePlan, plan_relocation
-from yandrel.moves.proof import CYCLE, Proof, prove
+from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
 from yandrel.moves.relocate import map_relocation
 from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
@@ -79,8 +81,9 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
                 )
             label = step.title if len(steps) > 1 else ""
             change = apply_changes(
-                workspace.root, outcome.plan.files, outcome.plan.title, request.command, step=label
-            )
+                workspace.root, outcome.plan.files, outcome.plan.title, request.command,
+                step=label, then=request.then if run is not None else "",
+            )  # fmt: skip
             done.append(change)
             if request.then and run is not None:
                 output = carry_out_step(workspace, change, request.then, run, number, len(steps))
@@ -145,15 +148,14 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in pairs[:3])
     if len(pairs) > 3:
         title += f" and {len(pairs) - 3} more"
-    plan = plan_relocation(index, relocation, title, generated)
-    proof = prove(index, plan)
-    if proof.refusals:
-        again = _without_reexports(index, relocation, title, proof, generated)
-        if again is not None:
-            plan, proof = again
-    plan_texts(index, plan, proof.views, workspace.layout, step.written_in)
-    plan_templates(index, plan)
-    list_leftovers(index, plan, proof.views)
+    plan, proof, foresight = _plan_whole(workspace, step, relocation, title, generated)
+    if proof.refusals and all(refusal.why.startswith(CYCLE) for refusal in proof.refusals):
+        with suppress(RefusedError):
+            again = replace(relocation, drops_reexports=True)
+            second = _plan_whole(workspace, step, again, title, generated)
+            if not second[1].refusals:
+                plan, proof, foresight = second
+    list_leftovers(index, plan, foresight.views)
     list_links(index, plan)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
@@ -167,22 +169,18 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     return outcome
 
 
-def _without_reexports(
-    index: CodeIndex,
-    relocation: Relocation,
-    title: str,
-    proof: Proof,
-    generated: frozenset[str] = frozenset(),
-) -> tuple[ChangePlan, Proof] | None:
-    """Where only a cycle speaks against a move, try it with packages that stop handing on what leaves."""
-    if not all(refusal.why.startswith(CYCLE) for refusal in proof.refusals):
-        return None
-    try:
-        plan = plan_relocation(index, replace(relocation, drops_reexports=True), title, generated)
-    except RefusedError:
-        return None
-    again = prove(index, plan)
-    return None if again.refusals else (plan, again)
+def _plan_whole(
+    workspace: Workspace, step: Step, relocation: Relocation, title: str, generated: frozenset[str]
+) -> tuple[ChangePlan, Proof, Foresight]:
+    """Return the plan of a step with all its files, configuration and templates included, and its proof."""
+    index = workspace.index
+    plan = plan_relocation(index, relocation, title, generated)
+    foresight = foresee(index, plan)
+    plan_texts(index, plan, foresight.views, workspace.layout, step.written_in)
+    plan_templates(index, plan)
+    for change in plan.files:
+        check_path(change.new or change.old)
+    return plan, prove(index, plan, foresight), foresight
 
 
 def home_target(workspace: Workspace, source: Thing) -> Thing:

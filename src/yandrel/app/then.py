@@ -1,13 +1,11 @@
-"""The user's own command after a step: when it fails, all is as before, what it touched included."""
+"""The user's own command after a change: when it fails, all is as before, what it touched included."""
 
-import os
 from collections.abc import Callable
-from pathlib import Path
 
 from yandrel.app.workspace import Workspace
-from yandrel.errors import TakenBackError
-from yandrel.index.code import walk_sources
-from yandrel.model.project import SourceRoot
+from yandrel.errors import RefusedError, StoppedError, TakenBackError
+from yandrel.moves.apply import mark_done
+from yandrel.moves.saved import save_files, take_back_with_command
 from yandrel.moves.undo import Choices, undo_change
 
 LAST_LINES = 30
@@ -22,50 +20,38 @@ def carry_out_step(
     number: int,
     steps: int,
 ) -> str:
-    """Run the command; take the change back and raise TakenBackError when it fails."""
+    """Run the command; take the change back and raise TakenBackError when it fails.
+
+    The change is done only when the command has succeeded: a cut before that is found by the next call.
+    """
+    journal = workspace.journal
+    record = journal.read(change)
     sources = workspace.layout.sources
-    saved = save_files(workspace.root, sources)
+    try:
+        save_files(journal, change, sources)
+    except (OSError, KeyboardInterrupt) as error:
+        undo_change(journal, record, Choices())
+        why = f"({error.strerror})" if isinstance(error, OSError) else "(interrupted)"
+        raise RefusedError(
+            f"the files cannot be saved before `{command}` runs {why}", todo="nothing was changed"
+        ) from error
     try:
         status, output = run(command)
+    except KeyboardInterrupt as error:
+        take_back_with_command(journal, record, sources)
+        raise StoppedError(
+            f"interrupted while `{command}` ran; the change and what the command did were taken back"
+        ) from error
     except BaseException:
-        restore_files(workspace.root, saved, sources)
-        _undo(workspace, change)
+        take_back_with_command(journal, record, sources)
         raise
     if status == 0:
+        mark_done(journal, change)
         return output
-    restore_files(workspace.root, saved, sources)
-    _undo(workspace, change)
+    take_back_with_command(journal, record, sources)
     step = f" after step {number} of {steps}" if steps > 1 else ""
     tail = "\n".join(output.splitlines()[-LAST_LINES:])
     raise TakenBackError(
         f"`{command}` failed with status {status}{step}; that change was taken back"
         + (f"\n{tail}" if tail else "")
     )
-
-
-def _undo(workspace: Workspace, change: int) -> None:
-    journal = workspace.journal
-    undo_change(journal, journal.read(change), Choices())
-
-
-def save_files(root: Path, sources: tuple[SourceRoot, ...]) -> dict[str, tuple[bytes, int]]:
-    """Return the contents and modes of all files that count, before a command may touch them."""
-    saved: dict[str, tuple[bytes, int]] = {}
-    for path in walk_sources(root, sources).files:
-        place = root / path
-        saved[path] = (place.read_bytes(), place.stat().st_mode)
-    return saved
-
-
-def restore_files(root: Path, saved: dict[str, tuple[bytes, int]], sources: tuple[SourceRoot, ...]) -> None:
-    """Put every file back that a command changed or deleted, and remove those that it made."""
-    now = set(walk_sources(root, sources).files)
-    for path, (data, mode) in saved.items():
-        place = root / path
-        if path in now and place.stat().st_size == len(data) and place.read_bytes() == data:
-            continue
-        place.parent.mkdir(parents=True, exist_ok=True)
-        place.write_bytes(data)
-        os.chmod(place, mode & 0o7777)
-    for path in now - set(saved):
-        (root / path).unlink(missing_ok=True)

@@ -9,6 +9,7 @@ from yandrel.model.results import FORMAT_VERSION, HistoryRow, UndoReport
 from yandrel.moves.apply import finish_cut_off
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.journal import Record
+from yandrel.moves.saved import restore_after_command, take_back_with_command
 from yandrel.moves.undo import Choices, reversed_changes, undo_change
 
 
@@ -43,6 +44,8 @@ def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
         if request.finish:
             if cut_off is None:
                 raise CallError("no change was cut off", todo="there is nothing to finish")
+            if journal.read_saved(cut_off.number) is not None:
+                restore_after_command(journal, cut_off, workspace.layout.sources)
             finish_cut_off(journal, cut_off)
             return UndoReport(FORMAT_VERSION, [], [], [], finished=cut_off.number)
         if cut_off is not None:
@@ -50,7 +53,10 @@ def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
                 finish_cut_off(journal, cut_off)
                 row = _row(journal.read(cut_off.undoes))
                 return UndoReport(FORMAT_VERSION, [row], [e.new for e in cut_off.entries if e.new], [])
-            restored = undo_change(journal, cut_off, choices)
+            if journal.read_saved(cut_off.number) is not None:
+                restored = take_back_with_command(journal, cut_off, workspace.layout.sources)
+            else:
+                restored = undo_change(journal, cut_off, choices)
             return UndoReport(FORMAT_VERSION, [_row(cut_off)], restored, [])
         records = journal.history()
         if not records:

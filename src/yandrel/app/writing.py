@@ -39,7 +39,9 @@ def write_changes(workspace: Workspace, files: list[FileChange], title: str, man
     if manner.preview:
         return Written(0, unified_diff(files))
     with hold_lock(workspace.root):
-        number = apply_changes(workspace.root, files, title, manner.command)
+        number = apply_changes(
+            workspace.root, files, title, manner.command, then=manner.then if manner.run is not None else ""
+        )
         output = ""
         if manner.then and manner.run is not None:
             output = carry_out_step(workspace, number, manner.then, manner.run, 1, 1)

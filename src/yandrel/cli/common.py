@@ -4,7 +4,6 @@ import os
 import sys
 import time
 from collections.abc import Callable
-from pathlib import Path
 from typing import Any
 
 import click
@@ -47,20 +46,6 @@ def open_workspace(root: str | None, writes: bool = False) -> Workspace:
                 err=True,
             )
     return workspace
-
-
-def command_runner(folder: Path) -> Callable[[str], tuple[int, str]]:
-    """Return what runs the user's own command in a folder; it answers with status and output."""
-    import subprocess
-
-    def run(text: str) -> tuple[int, str]:
-        done = subprocess.run(
-            text, shell=True, cwd=folder, check=False,
-            stdout=subprocess.PIPE, stderr=subprocess.STDOUT,
-        )  # fmt: skip
-        return done.returncode, done.stdout.decode("utf-8", "replace")
-
-    return run
 
 
 def style_of_terminal() -> Style:

@@ -42,10 +42,9 @@ def command(folder: str, replace: bool, overlay: str, language: str, one_file: s
 def _walk(target: Path, walk: "Walk") -> None:
     """Show each command and what it prints."""
     from yandrel.cli.main import cli
-    from yandrel.files.write import write_synced
 
     for name, text in walk.files.items():
-        write_synced(target / name, text.encode())
+        (target / name).write_bytes(text.encode())
     style = style_of_terminal()
     click.echo(style.strong(walk.head.replace("FOLDER", str(target))))
     for text, words in walk.steps:

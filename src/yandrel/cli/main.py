@@ -9,6 +9,7 @@ from pathlib import Path
 import click
 
 from yandrel.errors import FAULT, INTERRUPTED, USAGE, RefusedError, YandrelError, suggest
+from yandrel.files.interrupts import end_on_signals
 
 COMMANDS = {
     "survey": "Look: what is here, by role and by concept, and how it is arranged.",
@@ -73,6 +74,7 @@ def cli(context: click.Context, root: str | None) -> None:
 def main() -> None:
     """Run the command line and exit with the documented status."""
     gc.set_threshold(OBJECTS_BETWEEN_COLLECTIONS)
+    end_on_signals()
     try:
         status = cli.main(standalone_mode=False, prog_name="yandrel")
         sys.exit(status if isinstance(status, int) else 0)
@@ -92,7 +94,7 @@ def main() -> None:
         click.echo("yandrel: the code is nested too deeply to be followed", err=True)
         sys.exit(USAGE)
     except (KeyboardInterrupt, click.Abort):
-        click.echo("yandrel: interrupted; nothing is half done", err=True)
+        click.echo("yandrel: interrupted; nothing was changed", err=True)
         sys.exit(INTERRUPTED)
     except BrokenPipeError:
         sys.stderr.close()

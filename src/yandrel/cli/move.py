@@ -4,7 +4,8 @@ import sys
 
 import click
 
-from yandrel.cli.common import command_runner, format_option, open_workspace, show
+from yandrel.cli.common import format_option, open_workspace, show
+from yandrel.cli.running import command_runner
 
 
 @click.command("move")

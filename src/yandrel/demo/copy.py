@@ -80,7 +80,7 @@ def _make_room(target: Path, replace: bool) -> None:
         return
     if not replace:
         raise RefusedError("is there already", where=target.name, todo="say --replace, or another folder")
-    if not (target / MARK).exists():
+    if target.is_symlink() or not (target / MARK).is_file():
         raise RefusedError("is no copy of Waxmoor, so it is not replaced", where=target.name)
     shutil.rmtree(target)
 

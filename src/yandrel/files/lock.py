@@ -1,34 +1,42 @@
-"""One writer at a time."""
+"""Yandrel's own folder below the root, and one writer at a time."""
 
 import json
 import os
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from pathlib import Path
 
 from yandrel.errors import RefusedError
+from yandrel.files.rooted import RootFolder
+
+STATE = ".yandrel"
 
 
-def state_folder(root: Path) -> Path:
-    """Return `.yandrel/`, made if need be, keeping itself out of version control."""
-    folder = root / ".yandrel"
-    folder.mkdir(exist_ok=True)
-    ignore = folder / ".gitignore"
-    if not ignore.exists():
-        ignore.write_text("*\n", encoding="utf-8")
-    return folder
+def make_state_folder(files: RootFolder) -> None:
+    """Make `.yandrel/` if need be, keeping itself out of version control.
+
+    Raises OSError, or RefusedError where it is a link.
+    """
+    files.make_folders(STATE)
+    if not files.is_folder(STATE):
+        raise RefusedError("is not a plain folder", where=STATE, todo="remove it: Yandrel makes its own")
+    with suppress(FileExistsError):
+        if files.stat(f"{STATE}/.gitignore") is None:
+            files.create(f"{STATE}/.gitignore", b"*\n")
 
 
 @contextmanager
 def hold_lock(root: Path) -> Iterator[None]:
     """Keep every other writing Yandrel out; raises RefusedError where one is at work."""
+    files = RootFolder(root)
     try:
-        path = state_folder(root) / "lock"
-        handle = os.open(path, os.O_RDWR | os.O_CREAT, 0o644)
+        make_state_folder(files)
+        handle = files.open_own(f"{STATE}/lock")
     except OSError as error:
         raise RefusedError(
-            f"cannot write below {root.name}/.yandrel ({error.strerror})",
-            todo="make the folder writable",
+            f"cannot write below {STATE} ({error.strerror})",
+            where=error.filename if isinstance(error.filename, str) else "",
+            todo="make the folder writable, and remove what is no plain file in it",
         ) from error
     try:
         _lock_or_refuse(handle)

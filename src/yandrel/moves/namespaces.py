@@ -3,7 +3,7 @@
 import re
 from collections.abc import Iterator, Mapping
 
-from yandrel.model.changes import Edit
+from yandrel.model.changes import Replacement
 
 PACKAGE = re.compile(rb"\bpackage\s*=\s*\"([\w.]+)\"|<package>\s*([\w.]+)\s*</package>")
 """What an XML file says its types' names are to be read in."""
@@ -48,7 +48,7 @@ def says_maker(data: bytes, at: int) -> bool:
     return MAKER.search(data[max(0, at - 40) : at]) is not None
 
 
-def edit_relative_names(data: bytes, names: Mapping[str, str]) -> Iterator[Edit]:
+def edit_relative_names(data: bytes, names: Mapping[str, str]) -> Iterator[Replacement]:
     """Yield the edits of names in an XML file that are read in the package it says, and leave that package.
 
     `names` are the qualified names that change, old to new.
@@ -66,4 +66,4 @@ def edit_relative_names(data: bytes, names: Mapping[str, str]) -> Iterator[Edit]
         namespace, _, last = new.rpartition(".")
         text = last if namespace == stays else new
         if text != found[group].decode():
-            yield Edit(*found.span(group), text.encode())
+            yield Replacement(*found.span(group), found[group], text.encode(), f"names {package}.{text}")

@@ -11,7 +11,7 @@ from yandrel.errors import RefusedError
 from yandrel.files.text import Encoding, Source
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import is_manifest, language_of, load_language
-from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
+from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits, find_edit_fault
 
 FEW_WORDS = 12
 
@@ -180,6 +180,15 @@ def read_candidates(
     return sources
 
 
+def read_or_none(index: CodeIndex, path: str, limit: int = -1) -> bytes | None:
+    """Return the bytes of a file; None where it cannot be read, or has more than `limit` bytes."""
+    try:
+        raw = index.read_raw(path)
+    except OSError:
+        return None
+    return None if 0 <= limit < len(raw) else raw
+
+
 def build_files(
     index: CodeIndex, relocation: Relocation, rewrite: Rewrite, decoded: Mapping[str, Source]
 ) -> list[FileChange]:
@@ -226,11 +235,24 @@ def _encoded_otherwise(path: str) -> RefusedError:
     )
 
 
+def _own_fault(path: str, what: str) -> RefusedError:
+    return RefusedError(
+        f"a fault of Yandrel's own: {what}", where=path, todo="nothing was changed; please report it"
+    )
+
+
 def _edited(source: Source, edits: list[Edit], path: str, tidied: bytes | None) -> bytes:
+    for edit in edits:
+        fault = find_edit_fault(source.data, edit.start, edit.end, edit.text)
+        if fault:
+            raise _own_fault(path, f"an edit at byte {edit.start} {fault}")
     try:
-        text = tidied if tidied is not None else apply_edits(source.data, edits)
+        text = apply_edits(source.data, edits)
     except ValueError as error:
-        raise RefusedError(f"cannot be rewritten ({error})", where=path) from error
+        raise _own_fault(path, str(error)) from error
+    if tidied is not None and tidied.split() != text.split():
+        raise _own_fault(path, "more than white space is put right")
+    text = text if tidied is None else tidied
     encoding: Encoding = source.encoding
     try:
         return encoding.restore(text)

@@ -15,6 +15,7 @@ from yandrel.model.changes import Refusal
 from yandrel.model.facts import Facts, Problem
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units, folders_of
+from yandrel.moves.configuration import find_broken_configuration
 from yandrel.moves.plan import ChangePlan
 
 CYCLE = "an import cycle would bite"
@@ -36,6 +37,10 @@ class OverlaidFacts(UnitFacts):
     def __getitem__(self, path: str) -> Facts:
         found = self._fresh.get(path)
         return found if found is not None else self._base[self._old[path]]
+
+    def renew(self, path: str, facts: Facts) -> None:
+        """Take the facts of a new text."""
+        self._fresh[path] = facts
 
     def add_problems(self, path: str, problems: tuple[Problem, ...]) -> None:
         self._fresh[path] = replace(self[path], problems=problems)
@@ -72,6 +77,63 @@ class Unaffected(Mapping[str, Resolved]):
 
 
 @dataclass
+class Foresight:
+    """The application as it will be: its facts, its files, and the graph of each language.
+
+    `texts` are the new texts that were read, by their paths.
+    """
+
+    index: CodeIndex
+    plan: ChangePlan
+    facts: OverlaidFacts
+    files: frozenset[str]
+    views: dict[str, View] = field(default_factory=dict)
+    projects: dict[str, Project] = field(default_factory=dict)
+    texts: dict[str, bytes] = field(default_factory=dict)
+    faults: dict[str, list[Refusal]] = field(default_factory=dict)
+
+    @property
+    def moved(self) -> dict[str, str]:
+        return {change.old: change.new for change in self.plan.files if change.old}
+
+    def read_again(self) -> None:
+        """Read what has been added to the plan since, and open the graphs anew that depend on it."""
+        moved = self.moved
+        arrived = set(moved.values())
+        changed: set[str] = set()
+        for change in self.plan.files:
+            name = language_of(change.new) if change.new else None
+            if name is None or change.after is None or self.texts.get(change.new) == change.after:
+                continue
+            if change.edited or language_of(change.old) != name or change.new not in arrived:
+                facts = facts_of_bytes(change.after, name, change.new)
+                self.facts.renew(change.new, facts)
+                self.texts[change.new] = change.after
+                self.faults[change.new] = _reads_worse(self.index, change.old, change.new, facts)
+                changed.add(name)
+        self._open_views(changed)
+
+    def _open_views(self, changed: set[str]) -> None:
+        contents = {c.new: c.after for c in self.plan.files if c.after is not None}
+        for name in self.index.views:
+            project = _project_after(self.index, name, self.facts, self.files, contents)
+            if name in changed or name not in self.views or project != self.projects[name]:
+                self.projects[name] = project
+                self.views[name] = index_of_texts(self.index, self.facts, self.files, project, name)
+
+
+def foresee(index: CodeIndex, plan: ChangePlan) -> Foresight:
+    """Return the application as a plan would leave it."""
+    moved = {change.old: change.new for change in plan.files if change.old}
+    arriving = {c.new for c in plan.files if c.new and language_of(c.new) is not None}
+    files = frozenset(moved.get(path, path) for path in index.tree.files)
+    files = frozenset(path for path in files | arriving if path)
+    foresight = Foresight(index, plan, OverlaidFacts(index.facts, moved, {}), files)
+    foresight.read_again()
+    return foresight
+
+
+@dataclass
 class Proof:
     """The graph after a change, and what speaks against the change."""
 
@@ -83,32 +145,25 @@ class Proof:
     loads_as_before: bool = True
 
 
-def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
-    """Return the proof of a plan; its `refusals` are empty where the plan is right."""
-    moved = {change.old: change.new for change in plan.files if change.old}
-    fresh: dict[str, Facts] = {}
-    refusals: list[Refusal] = []
-    raws: dict[str, bytes] = {}
-    for change in plan.files:
-        name = language_of(change.new) if change.new else None
-        if name is None or change.after is None:
-            continue
-        if change.edited or language_of(change.old) != name or change.new not in moved.values():
-            fresh[change.new] = facts_of_bytes(change.after, name, change.new)
-            raws[change.new] = change.after
-            refusals += _reads_worse(index, change.old, change.new, fresh[change.new])
-    overlaid = OverlaidFacts(index.facts, moved, fresh)
-    files = frozenset(moved.get(path, path) for path in index.tree.files)
-    files = frozenset(path for path in files | set(fresh) if path)
-    proof = Proof({}, overlaid, files, refusals)
-    manifests = {change.new: change.after for change in plan.files if change.after is not None}
+def prove(index: CodeIndex, plan: ChangePlan, foresight: Foresight | None = None) -> Proof:
+    """Return the proof of a plan; its `refusals` are empty where the plan is right.
+
+    `foresight` is what was read of the plan before; what came to the plan since is read now.
+    """
+    if foresight is None:
+        foresight = foresee(index, plan)
+    else:
+        foresight.read_again()
+    moved = foresight.moved
+    fresh = set(foresight.texts)
+    refusals = [refusal for found in foresight.faults.values() for refusal in found]
+    refusals += find_broken_configuration(plan.files)
+    proof = Proof({}, foresight.facts, foresight.files, refusals)
     for name, view in index.views.items():
         language = load_language(name)
-        project = _project_after(index, name, overlaid, files, manifests)
-        after = index_of_texts(index, overlaid, files, project, name)
-        proof.views[name] = after
+        after = proof.views[name] = foresight.views[name]
         own = OfLanguage(index.facts, name)
-        check = _Check(index, own, view, after, plan, overlaid, moved, set(fresh), language.implicit)
+        check = _Check(index, own, view, after, plan, foresight.facts, moved, fresh, language.implicit)
         proof.affected |= check.affected
         after.preload(Unaffected(view, check.units, check.affected))
         check.run()
@@ -116,7 +171,7 @@ def prove(index: CodeIndex, plan: ChangePlan) -> Proof:
         if not check.refusals:
             check.loading()
         refusals += check.refusals
-        for new, raw in raws.items():
+        for new, raw in foresight.texts.items():
             if language_of(new) == name:
                 old = next((c.old for c in plan.files if c.new == new), "")
                 refusals += _loose_ends(language, view, after, plan, old, new, raw)

@@ -1,11 +1,12 @@
 """Templates that move: the strings that name them, in code and in other templates."""
 
+import re
 import stat
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of
-from yandrel.model.changes import Note
-from yandrel.moves.plan import ChangePlan, FileChange
+from yandrel.model.changes import Note, Replacement, apply_replacements
+from yandrel.moves.plan import ChangePlan, FileChange, read_or_none
 
 FOLDERS = ("templates/", "jinja2/", "views/")
 SUFFIXES = (".html", ".htm", ".jinja", ".jinja2", ".j2", ".txt", ".xml", ".tpl")
@@ -16,18 +17,19 @@ def plan_templates(index: CodeIndex, plan: ChangePlan) -> None:
     names = template_names(plan)
     if not names:
         return
+    literal = re.compile(
+        rb"(?<![\w'\"])(['\"])(" + b"|".join(re.escape(old.encode()) for old in names) + rb")\1(?!['\"])"
+    )
     changed = {change.old: position for position, change in enumerate(plan.files) if change.old}
     for path in index.tree.files:
         if language_of(path) is None and not path.endswith(SUFFIXES):
             continue
         position = changed.get(path)
         change = plan.files[position] if position is not None else None
-        before = change.after if change is not None else (index.root / path).read_bytes()
-        if before is None or not any(old.encode() in before for old in names):
+        before = change.after if change is not None else read_or_none(index, path)
+        if before is None or not literal.search(before):
             continue
-        after, count = _renamed(before, names)
-        if not count:
-            continue
+        after, count = _renamed(before, literal, names, path)
         if change is not None and position is not None:
             plan.files[position] = FileChange(
                 change.old, change.new, change.before, after, change.mode, True, change.edits + count
@@ -46,7 +48,7 @@ def template_names(plan: ChangePlan) -> dict[str, str]:
         before, after = _below_templates(old), _below_templates(new)
         if before and not after:
             plan.notes.append(Note(old, 0, before, "a template that leaves its templates folder"))
-        elif before != after:
+        elif before and before != after:
             names[before] = after
     return names
 
@@ -59,11 +61,9 @@ def _below_templates(path: str) -> str:
     return ""
 
 
-def _renamed(data: bytes, names: dict[str, str]) -> tuple[bytes, int]:
-    count = 0
-    for old, new in names.items():
-        for quote in (b"'", b'"'):
-            wanted = quote + old.encode() + quote
-            count += data.count(wanted)
-            data = data.replace(wanted, quote + new.encode() + quote)
-    return data, count
+def _renamed(data: bytes, literal: re.Pattern[bytes], names: dict[str, str], path: str) -> tuple[bytes, int]:
+    found = []
+    for match in literal.finditer(data):
+        old = match[2].decode()
+        found.append(Replacement(*match.span(2), match[2], names[old].encode(), f"names template {old}"))
+    return apply_replacements(data, found, path), len(found)

@@ -4,11 +4,19 @@ import re
 import stat
 from collections.abc import Mapping
 
+from yandrel.files.text import Source
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.languages.registry import language_of
 from yandrel.layout.config import Layout
-from yandrel.model.changes import Edit, Note, apply_edits, tell_leaving
+from yandrel.model.changes import (
+    Edit,
+    Note,
+    Replacement,
+    apply_edits,
+    apply_replacements,
+    tell_leaving,
+)
 from yandrel.model.graph import Symbol
 from yandrel.moves.namespaces import (
     edit_relative_names,
@@ -16,7 +24,7 @@ from yandrel.moves.namespaces import (
     says_maker,
     says_package,
 )
-from yandrel.moves.plan import ChangePlan, FileChange
+from yandrel.moves.plan import ChangePlan, FileChange, read_or_none
 from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
 
 LOGGING = frozenset(["category", "level", "log", "log4j", "logger", "loggers", "logging", "quarkus"])
@@ -47,14 +55,15 @@ def plan_texts(
             continue
         if move_list and path.endswith(move_list.rpartition("/")[2]):
             continue
-        place = index.root / path
-        if path.endswith("package-lock.json") or place.stat().st_size > LARGEST:
+        raw = read_or_none(index, path, LARGEST)
+        if path.endswith("package-lock.json") or raw is None or not any(head in raw for head in heads):
             continue
-        data = place.read_bytes()
-        if not any(head in data for head in heads):
+        source = index.read_source(path)
+        data = source.data
+        if source.problem:
             continue
         known = list(plan.rewrite.edits.get(path, ()))
-        edits: list[Edit] = []
+        edits: list[Replacement] = []
         if path.endswith(".xml") and not layout.is_generated(path):
             edits += edit_relative_names(data, names)
         for start, end, word in find_words(data):
@@ -66,13 +75,13 @@ def plan_texts(
             if new is None or new == word or any(e.start < end and start < e.end for e in known):
                 continue
             if config and path not in OWN_FILES and not layout.is_generated(path):
-                edits.append(Edit(start, end, new.encode()))
+                edits.append(Replacement(start, end, data[start:end], new.encode(), f"names {word}"))
             else:
                 line = data.count(b"\n", 0, start) + 1
                 why = f"names what moves; it would be {new} now"
                 plan.notes.append(Note(path, line, word, why))
         if edits:
-            _add(index, plan, path, data, known + edits)
+            _add(index, plan, path, raw, source, edits)
 
 
 def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> dict[str, str]:
@@ -146,16 +155,24 @@ def _renamed_class(word: str, names: dict[str, str]) -> str | None:
     return (lead + new).replace("\\", separator) + colons + member
 
 
-def _add(index: CodeIndex, plan: ChangePlan, path: str, data: bytes, edits: list[Edit]) -> None:
-    after = apply_edits(data, edits)
+def _add(
+    index: CodeIndex, plan: ChangePlan, path: str, raw: bytes, source: Source, edits: list[Replacement]
+) -> None:
+    """Add replacements to what a plan does with a file: to its manifest's edits, where it has some."""
+    known = plan.rewrite.edits.get(path, [])
+    text = apply_replacements(source.data, edits, path)
+    if known:
+        text = apply_edits(source.data, [*known, *(Edit(r.start, r.end, r.new) for r in edits)])
+    after = source.encoding.restore(text)
+    count = len(known) + len(edits)
     for position, change in enumerate(plan.files):
         if change.old == path:
             plan.files[position] = FileChange(
-                path, change.new, change.before, after, change.mode, True, len(edits)
+                path, change.new, change.before, after, change.mode, True, count
             )
             return
     mode = stat.S_IMODE((index.root / path).stat().st_mode)
-    plan.files.append(FileChange(path, path, data, after, mode, True, len(edits)))
+    plan.files.append(FileChange(path, path, raw, after, mode, True, count))
 
 
 __all__ = ["plan_texts", "renamed_names"]

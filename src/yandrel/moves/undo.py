@@ -19,7 +19,8 @@ class Choices:
 def undo_change(journal: Journal, record: Record, choices: Choices = Choices()) -> list[str]:
     """Put everything back that a change changed; return the paths that are as before again.
 
-    Raises RefusedError, naming the files, where one has been edited since and nothing was said of it.
+    Raises RefusedError, naming the files, where one has been edited since and nothing was said of it, and
+    where an original in the journal is damaged.
     """
     known = {path for entry in record.entries for path in (entry.old, entry.new) if path}
     unknown = sorted((choices.keep | choices.discard) - known)
@@ -35,7 +36,7 @@ def undo_change(journal: Journal, record: Record, choices: Choices = Choices()) 
             todo="say --keep FILE to leave a file as it is, or --discard FILE to lose those edits",
         )
     files = reversed_changes(journal, record, choices)
-    apply_changes(journal.root, files, f"undo of {record.title}", "undo", undoes=record.number)
+    apply_changes(journal.root, files, f"undo of {record.title}", "undo", undoes=record)
     return sorted(change.new for change in files if change.new)
 
 
@@ -48,15 +49,15 @@ def edited_since(journal: Journal, record: Record) -> list[str]:
     for entry in record.entries:
         if entry.new:
             after[entry.new] = entry.after
-    return sorted(p for p, wanted in after.items() if current_digest(journal.root / p) != wanted)
+    return sorted(p for p, wanted in after.items() if current_digest(journal.files, p) != wanted)
 
 
 def reversed_changes(journal: Journal, record: Record, choices: Choices) -> list[FileChange]:
-    root = journal.root
+    """Return the changes that take one back from what is there now."""
     restored: dict[str, tuple[bytes, int]] = {}
     for position, entry in enumerate(record.entries):
         if entry.old and entry.old not in choices.keep and entry.new not in choices.keep:
-            restored[entry.old] = (journal.original(record.number, position), entry.mode)
+            restored[entry.old] = (journal.original(record, position), entry.mode)
     gone = {
         entry.new
         for entry in record.entries
@@ -64,11 +65,9 @@ def reversed_changes(journal: Journal, record: Record, choices: Choices) -> list
     }
     changes: list[FileChange] = []
     for path, (data, mode) in sorted(restored.items()):
-        place = root / path
-        before = place.read_bytes() if place.is_file() else None
+        before = journal.files.read(path) if journal.files.is_file(path) else None
         changes.append(FileChange(path if before is not None else "", path, before, data, mode))
     for path in sorted(gone):
-        place = root / path
-        if place.is_file():
-            changes.append(FileChange(path, "", place.read_bytes(), None))
+        if journal.files.is_file(path):
+            changes.append(FileChange(path, "", journal.files.read(path), None))
     return changes
