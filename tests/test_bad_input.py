@@ -119,8 +119,10 @@ def test_broken_files_are_listed_and_the_rest_goes_on(shop: Path, yandrel: Yandr
 
 
 def test_empty_application(tmp_path: Path, yandrel: Yandrel) -> None:
-    for words in (("survey",), ("check",)):
-        assert yandrel(tmp_path, *words).status == 0
+    assert yandrel(tmp_path, "survey").status == 0
+    checked = yandrel(tmp_path, "check")
+    assert checked.status == 2
+    assert "no source code here to check" in checked.err
     done = yandrel(tmp_path, "adopt")
     assert done.status == 3
     assert "no source code" in done.err

@@ -4,15 +4,19 @@ import hashlib
 import time
 from collections.abc import Iterable, Iterator, Mapping
 from contextlib import suppress
+from fnmatch import fnmatchcase
 
 import msgspec
 
 from yandrel import __version__
 from yandrel.app.workspace import Workspace
-from yandrel.errors import CallError, suggest
+from yandrel.errors import CallError, ConfigError, suggest
+from yandrel.files.root import CONFIG_NAME
 from yandrel.files.walk import Tree
 from yandrel.index.code import CodeIndex, remember_graph, tree_key, versions
 from yandrel.index.memory import RACY_NS
+from yandrel.languages.registry import language_of
+from yandrel.layout.config import Layout
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Place
 from yandrel.rules.accepted import ACCEPTED_NAME, read_accepted, write_accepted
 from yandrel.rules.registry import RULE_NAMES, load_rule, load_rules
@@ -30,6 +34,7 @@ class Judged(msgspec.Struct, array_like=True):
     units: int
     imports: int
     problems: list[Place]
+    covered: int
 
 
 class Verdict(msgspec.Struct, array_like=True):
@@ -82,6 +87,7 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
         len(picture.readings),
         sum(len(index.edges_of(unit)) for unit in picture.readings),
         [Place(*problem) for problem in index.problems()],
+        sum(is_covered(workspace.layout, reading) for reading in picture.readings.values()),
     )
     encode = msgspec.msgpack.Encoder().encode
     verdict = Verdict(
@@ -164,7 +170,16 @@ def _judge_again(workspace: Workspace, verdict: Verdict) -> Judged | None:
         old.units,
         old.imports,
         sorted(problems, key=lambda p: p.unit),
+        old.covered + _gained(workspace, verdict, units),
     )
+
+
+def _gained(workspace: Workspace, verdict: Verdict, changed: list[str]) -> int:
+    """Return how many more of the changed files are covered than in the last run."""
+    before = RecalledReadings(verdict.readings, {})
+    now = workspace.picture.readings
+    layout = workspace.layout
+    return sum(is_covered(layout, now[u]) - is_covered(layout, before[u]) for u in changed if u in before)
 
 
 def check(
@@ -177,23 +192,24 @@ def check(
 
     `accept` writes today's findings down; `only` names rules, `paths` units or folders to show.
     """
+    refuse_nothing(workspace)
+    prefixes = [_from_root(workspace, path) for path in paths]
+    chosen = _chosen_rules(only)
     judged = judge(workspace)
     accepted = read_accepted(workspace.root)
     written = ""
     if accept:
         workspace.refuse_if_cut_off()
         text = write_accepted(judged.findings)
-        write_file(workspace, ACCEPTED_NAME, text, "accepted findings")
+        write_file(workspace, ACCEPTED_NAME, text, "check --accept")
         written = ACCEPTED_NAME
         accepted = frozenset(finding.key for finding in judged.findings)
     present = {finding.key for finding in judged.findings}
     new = [finding for finding in judged.findings if finding.key not in accepted]
-    chosen = _chosen_rules(only)
     if chosen:
         new = [finding for finding in new if finding.rule in chosen]
-    prefixes = tuple(_from_root(workspace, path) for path in paths)
-    if prefixes:
-        new = [f for f in new if f.unit.startswith(prefixes)]
+    if prefixes and "" not in prefixes:
+        new = [f for f in new if any(f.unit == p or f.unit.startswith(p + "/") for p in prefixes)]
     return CheckReport(
         version=FORMAT_VERSION,
         units=judged.units,
@@ -207,15 +223,56 @@ def check(
         problems=judged.problems,
         has_layout=workspace.layout.present,
         written=written,
+        covered=judged.covered,
     )
 
 
 def _from_root(workspace: Workspace, path: str) -> str:
-    """Return a path from the root; one given from a folder below is meant from there."""
+    """Return a path from the root; one given from a folder below is meant from there.
+
+    Raises CallError where nothing is there, or no source file is in it.
+    """
     from yandrel.moves.things import clean_path
 
-    here = clean_path(path, workspace.here)
-    return here if (workspace.root / here).exists() else clean_path(path, "")
+    here = next(
+        (p for p in (clean_path(path, workspace.here), clean_path(path, "")) if _is_there(workspace, p)), None
+    )
+    if here is None:
+        raise CallError("no such file or folder", where=path, todo="name one of this application")
+    units = (unit for unit in workspace.tree.files if language_of(unit) is not None)
+    if here and not any(unit == here or unit.startswith(here + "/") for unit in units):
+        raise CallError("has no source file to check", where=path, todo="name a folder of source code")
+    return here
+
+
+def _is_there(workspace: Workspace, path: str) -> bool:
+    try:
+        return (workspace.root / path).exists()
+    except (OSError, ValueError):
+        return False
+
+
+def is_covered(layout: Layout, reading: Reading) -> bool:
+    """Whether a rule of yandrel.toml says something of a file: an arrow, a home, packages, or a shape."""
+    role = reading.role
+    homes = role in layout.roles and bool(layout.roles[role].homes)
+    return bool(role) and (
+        homes or role in layout.arrows.guarded or role in layout.outside or role in layout.shapes
+    )
+
+
+def refuse_nothing(workspace: Workspace) -> None:
+    """Raise ConfigError or CallError where there is nothing to check: such a check would be clean."""
+    units = [path for path in workspace.tree.files if language_of(path) is not None]
+    if not units:
+        raise CallError("there is no source code here to check", where=workspace.root.name)
+    for source in workspace.layout.sources:
+        if not any(unit.startswith(source.path) or fnmatchcase(unit, source.path + "*") for unit in units):
+            raise ConfigError(
+                f"the source root {source.path.rstrip('/')} has no source file",
+                where=CONFIG_NAME,
+                todo="name the folder that the code is in",
+            )
 
 
 def _chosen_rules(only: Iterable[str]) -> set[str]:
@@ -239,7 +296,7 @@ def explain(name: str) -> str:
     return inspect.getdoc(type(load_rule(name))) or ""
 
 
-def write_file(workspace: Workspace, path: str, text: bytes, title: str) -> int:
+def write_file(workspace: Workspace, path: str, text: bytes, command: str) -> int:
     """Write one file through the journal; 0 where it has that text already."""
     from yandrel.files.lock import hold_lock
     from yandrel.moves.apply import apply_changes
@@ -247,4 +304,4 @@ def write_file(workspace: Workspace, path: str, text: bytes, title: str) -> int:
 
     with hold_lock(workspace.root):
         files = files_as_changes(workspace.index, {path: text})
-        return apply_changes(workspace.root, files, title, "check --accept") if files else 0
+        return apply_changes(workspace.root, files, command, f"yandrel {command}") if files else 0

@@ -14,6 +14,8 @@ from yandrel.errors import FINDINGS
 @click.option("--rule", "rules", multiple=True, metavar="RULE", help="Show this rule's findings only.")
 @click.option("--all", "full", is_flag=True, help="Show every finding of one cause, not the first few.")
 @click.option("--explain", metavar="RULE", help="Tell what a rule is for, with examples, and stop.")
+@click.option("--min-covered", "least", type=click.IntRange(0, 100), metavar="N",
+              help="Fail where the rules cover less than N percent of the files.")  # fmt: skip
 @format_option
 @click.pass_obj
 def command(
@@ -23,6 +25,7 @@ def command(
     rules: tuple[str, ...],
     full: bool,
     explain: str | None,
+    least: int | None,
     form: str,
 ) -> None:
     """Compare imports, places, names and shapes with the layout.
@@ -39,5 +42,13 @@ def command(
     workspace = open_workspace(root, writes=accept)
     report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths])
     show(report, form, lambda result, style: render_check(result, style, full))
+    if least is not None and report.covered * 100 < least * report.units:
+        share = report.covered * 100 // report.units
+        click.echo(
+            f"yandrel: the rules cover {share} percent of the files, less than {least}; "
+            "`yandrel survey --why` lists the others",
+            err=True,
+        )
+        sys.exit(FINDINGS)
     if report.findings:
         sys.exit(FINDINGS)

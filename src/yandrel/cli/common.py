@@ -9,6 +9,7 @@ from typing import Any
 import click
 
 from yandrel.app.workspace import Workspace
+from yandrel.render.escape import escape_controls, escape_report
 from yandrel.render.protocol import Style
 
 format_option = click.option(
@@ -40,12 +41,18 @@ def open_workspace(root: str | None, writes: bool = False) -> Workspace:
     if not writes:
         record = workspace.cut_off()
         if record is not None:
-            click.echo(
-                f"yandrel: change {record.number} ({record.title}) was cut off half-way: "
-                "`yandrel undo` takes it back, `yandrel undo --finish` finishes it",
-                err=True,
+            tell(
+                f"change {record.number} ({record.title}) was cut off half-way: "
+                "`yandrel undo` takes it back, `yandrel undo --finish` finishes it"
             )
+    for number, why in workspace.journal.unreadable():
+        tell(f"{why}; change {number} can be neither undone nor finished")
     return workspace
+
+
+def tell(message: str) -> None:
+    """Print a line on standard error, whatever characters are in it."""
+    click.echo(f"yandrel: {escape_controls(message)}", err=True)
 
 
 def style_of_terminal() -> Style:
@@ -71,4 +78,5 @@ def show(report: Any, form: str, render: Callable[[Any, Style], str]) -> None:
         click.echo(render_json(report))
     else:
         style = style_of_terminal()
-        click.echo(render(report, style), nl=False, color=style.colour)
+        text = render(escape_report(report, sys.stdout.isatty()), style)
+        click.echo(text, nl=False, color=style.colour)

@@ -1,6 +1,7 @@
 """The command line's entry: each command is loaded when it is called."""
 
 import gc
+import io
 import os
 import sys
 from importlib import import_module
@@ -8,7 +9,7 @@ from pathlib import Path
 
 import click
 
-from yandrel.errors import FAULT, INTERRUPTED, USAGE, RefusedError, YandrelError, suggest
+from yandrel.errors import FAULT, INTERRUPTED, USAGE, RefusedError, TakenBackError, YandrelError, suggest
 from yandrel.files.interrupts import end_on_signals
 
 COMMANDS = {
@@ -75,6 +76,9 @@ def main() -> None:
     """Run the command line and exit with the documented status."""
     gc.set_threshold(OBJECTS_BETWEEN_COLLECTIONS)
     end_on_signals()
+    for stream in (sys.stdout, sys.stderr):
+        if isinstance(stream, io.TextIOWrapper):
+            stream.reconfigure(errors="backslashreplace")
     try:
         status = cli.main(standalone_mode=False, prog_name="yandrel")
         sys.exit(status if isinstance(status, int) else 0)
@@ -83,10 +87,10 @@ def main() -> None:
     except click.ClickException as error:
         context = getattr(error, "ctx", None)
         where = f" (see `{context.command_path} --help`)" if context is not None else ""
-        click.echo(f"yandrel: {error.format_message().rstrip('.')}{where}", err=True)
+        _tell(f"{error.format_message().rstrip('.')}{where}")
         sys.exit(USAGE)
     except YandrelError as error:
-        click.echo(f"yandrel: {error.one_line()}", err=True)
+        _tell(error.one_line(), lines=isinstance(error, TakenBackError))
         if isinstance(error, RefusedError):
             _show_reasons(error)
         sys.exit(error.status)
@@ -102,8 +106,15 @@ def main() -> None:
     except Exception as error:
         if os.environ.get("YANDREL_TRACE"):
             raise
-        click.echo(f"yandrel: {_tell_fault(error)}", err=True)
+        _tell(_tell_fault(error))
         sys.exit(FAULT)
+
+
+def _tell(message: str, lines: bool = False) -> None:
+    """Print what is wrong on standard error, whatever characters are in it."""
+    from yandrel.render.escape import escape_controls
+
+    click.echo(f"yandrel: {escape_controls(message, lines)}", err=True)
 
 
 def _tell_fault(error: Exception) -> str:
@@ -120,8 +131,10 @@ def _tell_fault(error: Exception) -> str:
 
 
 def _show_reasons(error: RefusedError) -> None:
+    from yandrel.render.escape import escape_controls
+
     others = [reason for reason in error.reasons if reason != error.one_line()]
     for reason in others[:10]:
-        click.echo(f"  {reason}", err=True)
+        click.echo(f"  {escape_controls(reason)}", err=True)
     if len(others) > 10:
         click.echo(f"  … and {len(others) - 10} more reasons", err=True)

@@ -6,6 +6,8 @@ from collections import defaultdict
 from collections.abc import Iterable
 from pathlib import Path
 
+from yandrel.files.rooted import read_plain
+
 PACKAGE = "package.json"
 CODE = re.compile(r"(.+?)(\.d\.[cm]?ts|\.[cm]?[jt]sx?)\Z")
 DECLARES = re.compile(r"\.d\.[cm]?ts\Z")
@@ -46,7 +48,7 @@ class _Text:
     def names(self, folder: str) -> bool:
         if self.text is None:
             try:
-                self.text = (self.package / PACKAGE).read_text(encoding="utf-8", errors="replace")
+                self.text = read_plain(self.package / PACKAGE).decode("utf-8", "replace")
             except OSError:
                 self.text = ""
         return re.search(rf"(?<![\w-]){re.escape(folder)}", self.text) is not None

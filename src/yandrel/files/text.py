@@ -45,13 +45,11 @@ def decode_source(raw: bytes, cookies: bool = True) -> Source:
     body = raw[len(BOM) :] if bom else raw
     name = _declared(body) if cookies else "utf-8"
     encoding = Encoding(name, bom)
-    try:
-        codecs.lookup(name)
-    except LookupError:
+    if not _is_text_encoding(name):
         return Source(body, Encoding("utf-8", bom), f"the encoding {name!r} is not known")
     try:
         text = body.decode(name)
-    except (UnicodeDecodeError, ValueError) as error:
+    except (UnicodeError, ValueError) as error:
         if not cookies and b"\0" not in body:
             return Source(body.decode(ONE_BYTE).encode("utf-8"), Encoding(ONE_BYTE, bom, guessed=True))
         at = getattr(error, "start", 0)
@@ -59,10 +57,22 @@ def decode_source(raw: bytes, cookies: bool = True) -> Source:
         return Source(body, encoding, f"line {line} cannot be decoded as {name}")
     if name == "utf-8":
         return Source(body, encoding)
-    data = text.encode("utf-8")
-    if data.decode("utf-8").encode(name) != body:
+    try:
+        data = text.encode("utf-8")
+        same = text.encode(name) == body
+    except (UnicodeError, ValueError):
+        same = False
+    if not same:
         return Source(body, encoding, f"its {name} text does not survive being read and written")
     return Source(data, encoding)
+
+
+def _is_text_encoding(name: str) -> bool:
+    """Whether Python knows a codec from bytes to text of that name that keeps ASCII as it is."""
+    try:
+        return name == "utf-8" or b"# x = 1\n".decode(name) == "# x = 1\n"
+    except (LookupError, UnicodeError, ValueError):
+        return False
 
 
 def _declared(body: bytes) -> str:

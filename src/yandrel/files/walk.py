@@ -1,12 +1,15 @@
 """Which files an application has: .gitignore kept, links not followed, vendored folders left out."""
 
 import os
-import re
 import stat
 from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import msgspec
+
+from yandrel.errors import RefusedError
+from yandrel.files.ignore import IgnoreFile
+from yandrel.files.rooted import SpecialFileError, read_plain
 
 ALWAYS_OUT = frozenset(
     [
@@ -48,35 +51,17 @@ class Tree(msgspec.Struct):
     """The files below a root, as paths with forward slashes.
 
     `files` are all that count, `stats` those that were asked for, `ignored` what lies there but
-    does not count: files and folders (these end in a slash).
+    does not count: files and folders (these end in a slash). `unreadable` are paths with the reason, shown
+    with `\\xNN` for bytes that are no text.
     """
 
     root: Path
     files: list[str] = msgspec.field(default_factory=list)
     stats: dict[str, FileStat] = msgspec.field(default_factory=dict)
     ignored: set[str] = msgspec.field(default_factory=set)
-    unreadable: list[str] = msgspec.field(default_factory=list)
+    unreadable: dict[str, str] = msgspec.field(default_factory=dict)
 
 
-class IgnoreFile:
-    """The patterns of one .gitignore file; nearly all paths fit none, which one expression tells."""
-
-    def __init__(self, lines: list[str]) -> None:
-        import pathspec
-
-        self.spec = pathspec.GitIgnoreSpec.from_lines(lines)
-        patterns = [p.regex.pattern for p in self.spec.patterns if isinstance(p, pathspec.RegexPattern)
-                    and p.regex is not None]  # fmt: skip
-        self.any = re.compile("|".join(GROUP_NAME.sub("(?:", str(pattern)) for pattern in patterns))
-
-    def verdict(self, path: str) -> bool | None:
-        """Whether a path is ignored; None where no pattern speaks of it."""
-        if not self.any.search(path):
-            return None
-        return self.spec.check_file(path).include
-
-
-GROUP_NAME = re.compile(r"\(\?P<\w+>")
 Wanted = Callable[[str], bool]
 
 
@@ -101,12 +86,12 @@ def _walk_folder(
 ) -> None:
     try:
         entries = list(os.scandir(tree.root / folder if folder else tree.root))
-    except OSError:
-        tree.unreadable.append(folder or ".")
+    except OSError as error:
+        tree.unreadable[folder or "."] = f"cannot be read ({error.strerror})"
         return
     names = {entry.name for entry in entries}
     if ".gitignore" in names:
-        matcher = read_ignore_file(tree.root / folder / ".gitignore")
+        matcher = read_ignore_file(tree, folder)
         if matcher is not None:
             ignores = (*ignores, (folder, matcher))
     if "pyvenv.cfg" in names and folder:
@@ -116,6 +101,10 @@ def _walk_folder(
     for entry in entries:
         name = entry.name
         path = folder + name
+        if not _is_text(name):
+            shown = os.fsencode(path).decode("utf-8", "backslashreplace")
+            tree.unreadable[shown] = "its name is not UTF-8"
+            continue
         try:
             if entry.is_dir(follow_symlinks=False):
                 left_out = path + "/" not in taken_in and is_left_out(name, entry.path, folder)
@@ -125,6 +114,8 @@ def _walk_folder(
                     _walk_folder(tree, path + "/", ignores, wanted, taken_in)
             elif not entry.is_file(follow_symlinks=False):
                 ignored.add(path + "/" if entry.is_dir() else path)
+                if not entry.is_symlink():
+                    tree.unreadable[path] = "is not a plain file"
             elif ignores and _is_ignored(path, ignores):
                 ignored.add(path)
             else:
@@ -132,8 +123,17 @@ def _walk_folder(
                 if wanted(name):
                     found = entry.stat(follow_symlinks=False)
                     stats[path] = (found.st_size, found.st_mtime_ns, found.st_mode)
-        except OSError:
-            tree.unreadable.append(path)
+        except OSError as error:
+            tree.unreadable[path] = f"cannot be read ({error.strerror})"
+
+
+def _is_text(name: str) -> bool:
+    """Whether a name is UTF-8: others cannot be written down, and so not be named by a change."""
+    try:
+        name.encode("utf-8")
+    except UnicodeEncodeError:
+        return False
+    return True
 
 
 def leave_out(tree: Tree, folder: str) -> None:
@@ -157,13 +157,17 @@ def _holds_code(path: str) -> bool:
         return any(entry.name.endswith(NEVER_BUILT) for entry in entries)
 
 
-def read_ignore_file(path: Path) -> IgnoreFile | None:
-    """Return the patterns of one ignore file, or nothing where it has none."""
+def read_ignore_file(tree: Tree, folder: str) -> IgnoreFile | None:
+    """Return the patterns of a folder's ignore file, or nothing where it has none or is no plain file."""
+    path = folder + ".gitignore"
     try:
-        lines = path.read_text(encoding="utf-8", errors="replace").splitlines()
-    except OSError:
+        if not stat.S_ISREG(os.lstat(tree.root / path).st_mode):
+            raise SpecialFileError(path)
+        text = read_plain(tree.root / path).decode("utf-8", "replace")
+    except OSError as error:
+        tree.unreadable[path] = str(error.strerror)
         return None
-    lines = [line for line in lines if line.strip() and not line.startswith("#")]
+    lines = [line for line in text.splitlines() if line.strip()]
     return IgnoreFile(lines) if lines else None
 
 
@@ -176,10 +180,18 @@ def _is_ignored(path: str, ignores: tuple[tuple[str, IgnoreFile], ...]) -> bool:
 
 
 def list_folder_files(root: Path, folder: str) -> Iterator[str]:
-    """Yield every plain file below `folder`, ignored ones too, but no caches of compiled code."""
+    """Yield every plain file below `folder`, ignored ones too, but no caches of compiled code.
+
+    Raises RefusedError for a name that is not UTF-8.
+    """
     for place, folders, names in os.walk(root / folder):
+        for name in (*folders, *names):
+            if not _is_text(name):
+                raise RefusedError(
+                    "has a name that is not UTF-8", where=folder + name, todo="rename it first"
+                )
         folders[:] = sorted(f for f in folders if f != "__pycache__")
         for name in sorted(names):
             full = os.path.join(place, name)
-            if not stat.S_ISLNK(os.lstat(full).st_mode):
+            if stat.S_ISREG(os.lstat(full).st_mode):
                 yield Path(full).relative_to(root).as_posix()

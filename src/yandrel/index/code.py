@@ -12,6 +12,7 @@ import msgspec
 
 from yandrel import __version__
 from yandrel.files.mirrors import find_mirrors
+from yandrel.files.rooted import read_plain
 from yandrel.files.text import Source, decode_source
 from yandrel.files.walk import BUILT, Tree, leave_out, walk_tree
 from yandrel.index.memory import (
@@ -146,7 +147,8 @@ class CodeIndex:
         return self.view(unit).namespace_of(unit)
 
     def read_raw(self, path: str) -> bytes:
-        return (self.root / path).read_bytes()
+        """Return the bytes of a file; raises OSError where it cannot be read or is no plain file."""
+        return read_plain(self.root / path)
 
     def read_source(self, path: str) -> Source:
         name = language_of(path)
@@ -176,7 +178,9 @@ class CodeIndex:
                 yield unit, problem.line, problem.text
 
     def problems(self) -> Iterator[tuple[str, int, str]]:
-        """Yield the units that could not be read whole: path, line, what is wrong."""
+        """Yield what could not be read, or not whole: path, line, what is wrong."""
+        for path, why in sorted(self.tree.unreadable.items()):
+            yield path, 0, why
         for unit, facts in self.facts.items():
             for problem in facts.problems[:1]:
                 yield unit, problem.line, problem.text
@@ -195,6 +199,7 @@ def tree_key(tree: Tree, extra: bytes = b"") -> bytes:
     digest = hashlib.blake2b(extra, digest_size=16)
     digest.update("\0".join(tree.files).encode("utf-8", "surrogateescape"))
     digest.update(repr(list(tree.stats.items())).encode("utf-8", "surrogateescape"))
+    digest.update(repr(sorted(tree.unreadable.items())).encode())
     return digest.digest()
 
 
@@ -315,11 +320,7 @@ def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...], memory: GraphM
     for name in by_language:
         language = load_language(name)
         units = Units(OfLanguage(index.facts, name), files, ignored, folders)
-        manifests = {
-            path: (index.root / path).read_bytes()
-            for path in tree.files
-            if is_manifest(path, language.manifests)
-        }
+        manifests = read_manifests(index, language.manifests)
         known = memory.projects.get(name) if memory is not None and changed is not None else None
         project = known
         if project is None or visible:
@@ -331,6 +332,18 @@ def open_views(index: CodeIndex, sources: tuple[SourceRoot, ...], memory: GraphM
             without = set(changed) | (mentioning(memory, visible) | set(memory.loose) if visible else set())
             view.preload(Recalled(memory.resolved, without))
             index.recalled = True
+
+
+def read_manifests(index: CodeIndex, names: tuple[str, ...]) -> dict[str, bytes]:
+    """Return the project files of a language that can be read."""
+    found: dict[str, bytes] = {}
+    for path in index.tree.files:
+        if is_manifest(path, names):
+            try:
+                found[path] = index.read_raw(path)
+            except OSError as error:
+                index.tree.unreadable[path] = f"cannot be read ({error.strerror})"
+    return found
 
 
 def index_of_texts(

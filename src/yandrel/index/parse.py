@@ -6,6 +6,7 @@ from pathlib import Path
 
 import msgspec
 
+from yandrel.files.rooted import read_plain
 from yandrel.files.text import decode_source
 from yandrel.index.forks import can_fork, share_out
 from yandrel.languages.registry import language_of, load_language
@@ -22,8 +23,7 @@ def read_outline(place: str, language_name: str) -> Facts:
     """Return the facts of one file's outline; what cannot be read or decoded is a problem in them."""
     file_name = os.path.basename(place)
     try:
-        with open(place, "rb", buffering=0) as file:
-            raw = file.read()
+        raw = read_plain(place)
     except OSError as error:
         name = load_language(language_name).name_of(file_name)
         return Facts(name, 0, problems=(Problem(0, f"cannot be read: {error.strerror}"),))

@@ -9,11 +9,15 @@ import msgspec
 
 from yandrel.errors import CallError, ConfigError, suggest
 from yandrel.files.root import CONFIG_NAME
+from yandrel.files.rooted import read_plain
 from yandrel.layout.arrows import Arrows, read_arrows
 from yandrel.layout.builtin import choose_builtin, package_of
 from yandrel.layout.patterns import Pattern, compile_pattern, match_glob
 from yandrel.model.project import SourceRoot
+from yandrel.model.untyped import parse_toml
 
+PLACE_FAULT = re.compile(r"\A[A-Za-z]:|[\0-\x1f\x7f]")
+"""A drive, or a sign that no path has."""
 AT_LINE = re.compile(r"^(.*?) \(at line (\d+), column (\d+)\)$")
 SHARED = "shared"
 
@@ -40,7 +44,6 @@ class Shape(msgspec.Struct, frozen=True):
     type: str = ""
     kind: str = ""
     extends: str = ""
-    methods: tuple[str, ...] = ()
 
 
 class Exemption(msgspec.Struct, frozen=True):
@@ -69,7 +72,6 @@ class Layout(msgspec.Struct, frozen=True):
     domains: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
     outside: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
     shapes: Mapping[str, Shape] = msgspec.field(default_factory=dict)
-    guards: Mapping[str, str] = msgspec.field(default_factory=dict)
     limits: Mapping[str, int] = msgspec.field(default_factory=dict)
     off: Mapping[str, str] = msgspec.field(default_factory=dict)
     exceptions: tuple[Exemption, ...] = ()
@@ -86,7 +88,7 @@ def read_layout(root: Path, rules: tuple[str, ...] = ()) -> Layout:
     """Read yandrel.toml; an empty layout where there is none. Raises ConfigError, with the place."""
     path = root / CONFIG_NAME
     try:
-        raw = path.read_bytes()
+        raw = read_plain(path)
     except FileNotFoundError:
         return Layout()
     except OSError as error:
@@ -96,13 +98,11 @@ def read_layout(root: Path, rules: tuple[str, ...] = ()) -> Layout:
 
 def parse_layout(raw: bytes, rules: tuple[str, ...] = ()) -> Layout:
     """Read the text of a yandrel.toml; raises ConfigError, with the place."""
-    import tomllib
-
     try:
-        table = tomllib.loads(raw.decode("utf-8"))
+        table = parse_toml(raw)
     except UnicodeDecodeError as error:
         raise ConfigError("is not UTF-8", where=CONFIG_NAME, todo="save it as UTF-8") from error
-    except tomllib.TOMLDecodeError as error:
+    except ValueError as error:
         found = AT_LINE.match(str(error))
         if found:
             what, line, column = found.groups()
@@ -199,6 +199,7 @@ class _Reader:
         self.check_keys(app, ("name", "source", "layout", "fixed", "generated"), "app")
         roles = self.read_roles()
         groups = self.read_groups(roles)
+        self.check_routes()
         imports = self.section("imports")
         self.check_keys(imports, ("may", "domains", "door"), "imports")
         arrows = read_arrows(
@@ -214,8 +215,8 @@ class _Reader:
             present=True,
             name=self.text(app.get("name", ""), "app", "name"),
             sources=self.read_sources(app.get("source", [])),
-            fixed=self.texts(app.get("fixed", []), "app", "fixed"),
-            generated=self.texts(app.get("generated", []), "app", "generated"),
+            fixed=self.places(app.get("fixed", []), "app", "fixed"),
+            generated=self.places(app.get("generated", []), "app", "generated"),
             roles=roles,
             groups=groups,
             arrows=arrows,
@@ -225,7 +226,6 @@ class _Reader:
             domains=domains,
             outside=self.read_outside(roles, groups),
             shapes=self.read_shapes(roles),
-            guards=self.read_guards(),
             limits=self.read_limits(),
             off=self.read_off(),
             exceptions=self.read_exceptions(),
@@ -235,16 +235,37 @@ class _Reader:
     def pattern(self, text: str, *path: str) -> Pattern:
         return compile_pattern(text, self.where(*path))
 
+    def place(self, text: str, *path: str) -> str:
+        """Return a path or glob; raises ConfigError where it leads out of the application."""
+        parts = text.split("/")
+        if text.startswith("/") or ".." in parts or PLACE_FAULT.search(text):
+            raise ConfigError(
+                f"{text!r} leads out of the application",
+                where=self.where(*path),
+                todo="name a place inside it, from its root",
+            )
+        return text
+
+    def places(self, value: Any, *path: str) -> tuple[str, ...]:
+        return tuple(self.place(text, *path) for text in self.texts(value, *path))
+
+    def unenforced(self, *path: str) -> ConfigError:
+        """Return the error for a key that no rule looks at: a check would pass over it in silence."""
+        return ConfigError(
+            f"no rule enforces {path[-1]} yet", where=self.where(*path), todo="take the line out"
+        )
+
     def read_sources(self, value: Any) -> tuple[SourceRoot, ...]:
         roots: list[SourceRoot] = []
         for entry in value if isinstance(value, list) else [value]:
             if isinstance(entry, dict):
                 self.check_keys(entry, ("path", "namespace"), "app", "source")
-                folder = self.text(entry.get("path", ""), "app", "source").strip("/")
+                folder = self.place(self.text(entry.get("path", ""), "app", "source"), "app", "source")
+                folder = folder.strip("/")
                 namespace = self.text(entry.get("namespace", ""), "app", "source")
                 roots.append(SourceRoot(folder + "/" if folder else "", namespace))
             else:
-                folder = self.text(entry, "app", "source").strip("/")
+                folder = self.place(self.text(entry, "app", "source"), "app", "source").strip("/")
                 roots.append(SourceRoot(folder + "/" if folder else ""))
         return tuple(roots)
 
@@ -253,10 +274,10 @@ class _Reader:
         for name, value in self.section("roles").items():
             if isinstance(value, dict):
                 self.check_keys(value, ("home", "known_by"), "roles", name)
-                homes = self.texts(value.get("home", []), "roles", name)
+                homes = self.places(value.get("home", []), "roles", name)
                 known_by = self.read_known_by(value.get("known_by", {}), name)
             else:
-                homes, known_by = self.texts(value, "roles", name), KnownBy()
+                homes, known_by = self.places(value, "roles", name), KnownBy()
             patterns = tuple(self.pattern(home, "roles", name) for home in homes)
             if patterns and not patterns[0].is_fillable():
                 raise ConfigError(
@@ -327,17 +348,16 @@ class _Reader:
             if shape_type:
                 self.pattern(shape_type, "shape", "type")
             extends = self.text(value.get("extends", ""), "shape", "extends")
-            methods = self.texts(value.get("methods", []), "shape", "methods")
-            shapes[name] = Shape(shape_type, kind, extends, methods)
+            if "methods" in value:
+                raise self.unenforced("shape", "methods")
+            shapes[name] = Shape(shape_type, kind, extends)
         return shapes
 
-    def read_guards(self) -> dict[str, str]:
+    def check_routes(self) -> None:
         routes = self.section("routes")
         self.check_keys(routes, ("guard",), "routes")
-        guard = routes.get("guard", {})
-        if not isinstance(guard, dict):
-            raise ConfigError("guard must be a table", where=self.where("routes", "guard"))
-        return {k: self.text(v, "routes", "guard") for k, v in guard.items()}
+        if "guard" in routes:
+            raise self.unenforced("routes", "guard")
 
     def read_limits(self) -> dict[str, int]:
         limits = self.section("limits")
@@ -364,6 +384,8 @@ class _Reader:
         if not isinstance(entries, list):
             raise ConfigError("exceptions are written [[except]]", where=self.where("except"))
         for entry in entries:
+            if not isinstance(entry, dict):
+                raise ConfigError("exceptions are written [[except]]", where=self.where("except"))
             self.check_keys(entry, ("rule", "from", "to", "why"), "except")
             rule = self.text(entry.get("rule", ""), "except", "rule")
             if self.rules and rule not in self.rules:

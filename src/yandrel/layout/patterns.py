@@ -6,11 +6,14 @@ from functools import cached_property, lru_cache
 import msgspec
 
 from yandrel.errors import ConfigError, suggest
+from yandrel.layout.matching import Step, match_steps
 from yandrel.model.words import FORMS, singular, snake
 
 TOKEN = re.compile(r"\{([^{}]*)\}|(\*\*)|(\*)|([^{}*]+)|([{}])")
 ANY_FOLDERS = "(?:.*/)?"
 """What `**` between slashes stands for: folders, or none."""
+MOST_TRIES = 1_000_000
+"""How many ways an expression may have to try for a path; patterns with more are matched step by step."""
 PLACEHOLDER = re.compile(r"[A-Za-z_][A-Za-z0-9_]*(?::[a-z]+)*\Z")
 
 
@@ -29,10 +32,19 @@ class Pattern(msgspec.Struct, frozen=True, dict=True):
     parts: tuple[Part, ...]
     regex: re.Pattern[str]
     weight: tuple[int, int]
+    steps: tuple[Step, ...] = ()
+    runs: int = 0
+
+    def find_values(self, path: str) -> list[str | None] | None:
+        """Return what stands in the path for each placeholder, as it is written; None without a match."""
+        if len(path) ** self.runs <= MOST_TRIES:
+            found = self.regex.fullmatch(path)
+            return None if found is None else list(found.groups())
+        return match_steps(self.steps, path)
 
     def match(self, path: str) -> dict[str, str] | None:
         """Return what the placeholders stand for, in snake case, or None where it does not match."""
-        found = self.regex.fullmatch(path)
+        found = self.find_values(path)
         if found is None:
             return None
         values: dict[str, str] = {}
@@ -40,7 +52,7 @@ class Pattern(msgspec.Struct, frozen=True, dict=True):
         for part in self.parts:
             if part.kind != "placeholder":
                 continue
-            text = found.group(f"p{position}")
+            text = found[position] or ""
             position += 1
             if part.text == "home":
                 values["home"] = text
@@ -121,7 +133,45 @@ def compile_pattern(text: str, where: str = "") -> Pattern:
             count += 1
             wild += 1
     regex = regex.replace(r"/(?P<p0>.*?)/", r"/(?:(?P<p0>.*?)/)?") if "{home}" in text else regex
-    return Pattern(text, tuple(parts), re.compile(regex), (literal, -wild))
+    weight = (literal, -wild)
+    return Pattern(text, tuple(parts), re.compile(regex), weight, _steps(parts), _count_runs(text))
+
+
+def _count_runs(text: str) -> int:
+    """Return how many runs of any length compete for the same signs: over folders, and inside of one."""
+    crossing = text.count("**") + text.count("{home}")
+    inside = (len(TOKEN.findall(s)) for s in (re.sub(r"[^{}*]|\*\*", "", seg) for seg in text.split("/")))
+    return crossing + max(inside, default=0)
+
+
+def _steps(parts: list[Part]) -> tuple[Step, ...]:
+    """Return a pattern's parts as steps, in the meaning that its expression has."""
+    steps: list[Step] = []
+    group = 0
+    for position, part in enumerate(parts):
+        before = parts[position - 1].text if position else "/"
+        after = parts[position + 1].text if position + 1 < len(parts) else ""
+        between = before.endswith("/") and after.startswith("/")
+        if part.kind == "literal":
+            steps.append(Step(part.text))
+        elif part.text == "*" and part.kind == "wild":
+            steps.append(Step())
+        elif part.kind == "wild":
+            steps.append(Step(crosses=True))
+            if between:
+                steps[-1] = Step(optional=(Step(crosses=True), Step("/")))
+        else:
+            home = part.text == "home"
+            run = Step(least=0 if home else 1, crosses=home, greedy=False, group=group)
+            group += 1
+            optional = home and between and run.group == 0 and position > 0 and not steps[-1].optional
+            steps.append(Step(optional=(run, Step("/"))) if optional else run)
+        opened = len(steps) > 1 and steps[-2].optional and part.kind == "literal"
+        if opened and part.text.startswith("/"):
+            steps[-1] = Step(part.text[1:]) if part.text[1:] else Step()
+            if not part.text[1:]:
+                steps.pop()
+    return tuple(steps)
 
 
 def _placeholder(inner: str, text: str, where: str) -> Part:

@@ -116,6 +116,7 @@ class CheckReport(Struct, frozen=True):
     problems: list[Place]
     has_layout: bool
     written: str = ""
+    covered: int = 0
 
 
 class ChangedFile(Struct, frozen=True):

@@ -1,21 +1,12 @@
 """Configuration after a change: a file that its format's parser could read must still be readable."""
 
-import json
-import tomllib
 from collections.abc import Callable, Iterable
 from xml.parsers import expat
 
 from yandrel.files.text import BOM
 from yandrel.model.changes import Refusal
+from yandrel.model.untyped import parse_json, parse_toml
 from yandrel.moves.plan import FileChange
-
-
-def _parse_json(text: bytes) -> None:
-    json.loads(text)
-
-
-def _parse_toml(text: bytes) -> None:
-    tomllib.loads(text.decode("utf-8"))
 
 
 def _parse_xml(text: bytes) -> None:
@@ -29,9 +20,9 @@ def _refuse_entities(*_: object) -> None:
     raise ValueError("declares entities")
 
 
-PARSERS: dict[str, Callable[[bytes], None]] = {
-    ".json": _parse_json,
-    ".toml": _parse_toml,
+PARSERS: dict[str, Callable[[bytes], object]] = {
+    ".json": parse_json,
+    ".toml": parse_toml,
     ".xml": _parse_xml,
     ".csproj": _parse_xml,
     ".xaml": _parse_xml,

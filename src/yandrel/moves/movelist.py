@@ -1,10 +1,11 @@
 """Move lists: moves in steps, written down to be read and edited before they are carried out."""
 
-import tomllib
 from dataclasses import dataclass
 from pathlib import Path
 
 from yandrel.errors import CallError, ConfigError
+from yandrel.files.rooted import read_plain
+from yandrel.model.untyped import parse_toml
 
 
 @dataclass(frozen=True)
@@ -22,8 +23,10 @@ def read_move_list(root: Path, here: str, name: str) -> list[Step]:
     if path is None:
         raise CallError("no such move list", where=name)
     try:
-        table = tomllib.loads(path.read_text(encoding="utf-8"))
-    except (tomllib.TOMLDecodeError, UnicodeDecodeError) as error:
+        table = parse_toml(read_plain(path))
+    except OSError as error:
+        raise CallError(f"cannot be read ({error.strerror})", where=name) from error
+    except ValueError as error:
         raise ConfigError(str(error), where=name, todo="mend the TOML") from error
     if set(table) - {"step"} or not isinstance(table.get("step"), list) or not table["step"]:
         raise ConfigError("has no [[step]]", where=name, todo='write [[step]] and moves = ["a -> b"]')

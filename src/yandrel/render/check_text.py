@@ -21,16 +21,28 @@ def render_check(report: CheckReport, style: Style, full: bool = False) -> str:
 
 
 def _headline(report: CheckReport, style: Style) -> str:
-    looked = f"{plural_of(report.units, 'unit')}, {plural_of(report.imports, 'import')}"
+    looked = f"{plural_of(report.units, 'file')}, {plural_of(report.imports, 'import')}"
     if not report.findings:
         if report.has_layout:
-            return style.good("Clean") + f": {looked}, {plural_of(len(report.rules), 'rule')}."
+            looked_for = plural_of(len(report.rules), "rule")
+            return style.good("Clean") + f": {looked}, {looked_for}; {_coverage(report)}."
         *others, last = report.rules
         named = f"{', '.join(others)} and {last}" if others else last
         return style.good("Clean") + f": {looked}; without a yandrel.toml only {named} are looked for."
     rules = {finding.rule for finding in report.findings}
     found = plural_of(len(report.findings), "finding")
     return style.bad(found) + f" of {plural_of(len(rules), 'rule')} in {looked}."
+
+
+def _coverage(report: CheckReport) -> str:
+    """Return how many files the rules say something of."""
+    left = report.units - report.covered
+    if not left:
+        return "the rules cover all files"
+    have = "has" if left == 1 else "have"
+    return (
+        f"the rules cover {report.covered:,}, {left:,} {have} no role or no rule (`survey --why` lists them)"
+    )
 
 
 def _by_rule(findings: list[Finding]) -> Iterator[tuple[str, list[Finding]]]:

@@ -16,6 +16,7 @@ from yandrel.model.results import (
     TypeSplitReport,
     UndoReport,
 )
+from yandrel.render.escape import CONTROL
 
 REPORTS: dict[str, type[msgspec.Struct]] = {
     "survey": SurveyReport,
@@ -32,7 +33,17 @@ REPORTS: dict[str, type[msgspec.Struct]] = {
 
 def render_json(report: msgspec.Struct) -> str:
     """Return a result as JSON, indented, keys in the order of the schema."""
-    return msgspec.json.format(msgspec.json.encode(report), indent=2).decode("utf-8")
+    text = msgspec.json.format(msgspec.json.encode(report), indent=2).decode("utf-8")
+    return CONTROL.sub(lambda found: _escaped(found[0]), text)
+
+
+def _escaped(sign: str) -> str:
+    """Return a character as JSON writes it; the line ends are those of the text's own layout."""
+    code = ord(sign)
+    if sign == "\n":
+        return sign
+    high, low = 0xD800 + (code - 0x10000 >> 10), 0xDC00 + (code & 0x3FF)
+    return f"\\u{code:04x}" if code < 0x10000 else f"\\u{high:04x}\\u{low:04x}"
 
 
 def _cleaned(value: Any) -> Any:

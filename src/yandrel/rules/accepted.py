@@ -1,10 +1,13 @@
 """yandrel.accepted.toml: the findings that were there when the rules were adopted."""
 
+import os
 from collections.abc import Iterable
 from pathlib import Path
 
 from yandrel.errors import ConfigError
+from yandrel.files.rooted import read_plain
 from yandrel.model.results import Finding
+from yandrel.model.untyped import parse_toml, texts_of
 
 ACCEPTED_NAME = "yandrel.accepted.toml"
 HEAD = """\
@@ -16,17 +19,18 @@ accepted = [
 
 def read_accepted(root: Path) -> frozenset[str]:
     """Return the keys of the accepted findings; raises ConfigError for a file that is not as written."""
-    path = root / ACCEPTED_NAME
-    if not path.exists():
+    if not os.path.lexists(root / ACCEPTED_NAME):
         return frozenset()
-    import tomllib
-
     try:
-        table = tomllib.loads(path.read_text(encoding="utf-8"))
-    except (OSError, UnicodeDecodeError, tomllib.TOMLDecodeError) as error:
+        table = parse_toml(read_plain(root / ACCEPTED_NAME))
+    except OSError as error:
+        raise ConfigError(
+            f"cannot be read ({error.strerror})", where=ACCEPTED_NAME, todo="remove it"
+        ) from error
+    except ValueError as error:
         raise ConfigError(str(error), where=ACCEPTED_NAME, todo="write it again with --accept") from error
     keys = table.get("accepted", [])
-    if set(table) - {"accepted"} or not all(isinstance(key, str) for key in keys):
+    if set(table) - {"accepted"} or not isinstance(keys, list) or len(texts_of(keys)) < len(keys):
         raise ConfigError(
             "holds something else than accepted findings", where=ACCEPTED_NAME,
             todo="write it again with --accept",

@@ -384,10 +384,10 @@ def _in_their_form(pattern: str, units: list[str], usual: str) -> str:
     are no others, files have the form that is `usual` elsewhere, if any is.
     """
     compiled = compile_pattern(pattern)
-    found = [match for unit in units if (match := compiled.regex.fullmatch(unit))]
+    found = [values for unit in units if (values := compiled.find_values(unit)) is not None]
     open_parts = [part for part in compiled.parts if part.kind == "placeholder"]
     for position, part in enumerate(open_parts):
-        names = [match.group(f"p{position}") for match in found]
+        names = [values[position] or "" for values in found]
         styles = Counter(style_of(n) for n in names if len(words_of(n)) > 1 and style_of(n))
         if not styles and part.text == "name":
             styles[usual] += 1

@@ -1,10 +1,10 @@
 """Which composer packages see which others, and that code for development is not seen by other code."""
 
-import json
 from collections.abc import Iterator
 from functools import cached_property
 
 from yandrel.model.project import PathMap, Project
+from yandrel.model.untyped import parse_json
 
 PACKAGE = "package"
 LOADED = "autoload"
@@ -16,7 +16,7 @@ def read_packages(path: str, data: bytes) -> Iterator[PathMap]:
     from yandrel.languages.php.project import declared_folders
 
     try:
-        found = json.loads(data.decode("utf-8"))
+        found = parse_json(data.decode("utf-8"))
     except ValueError:
         return
     if not isinstance(found, dict):

@@ -1,6 +1,5 @@
 """Where PHP's namespaces start: composer.json, and what the units show."""
 
-import json
 from collections.abc import Iterator, Mapping, Sequence
 from fnmatch import fnmatchcase
 from typing import Any
@@ -10,6 +9,7 @@ from yandrel.languages.named.roots import infer_roots
 from yandrel.languages.php.packages import read_packages
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units
+from yandrel.model.untyped import parse_json
 
 MANIFESTS = ("composer.json",)
 SECTIONS = ("autoload", "autoload-dev")
@@ -49,7 +49,7 @@ def _folders(units: Units, path: str) -> list[str]:
 
 def _sections(data: bytes, names: Sequence[str]) -> Iterator[dict[str, Any]]:
     try:
-        found = json.loads(data.decode("utf-8"))
+        found = parse_json(data.decode("utf-8"))
     except ValueError:
         return
     for name in names:

@@ -2,13 +2,12 @@
 
 import configparser
 import sys
-import tomllib
 from collections.abc import Mapping
 from fnmatch import fnmatchcase
-from typing import Any
 
 from yandrel.model.facts import Import
 from yandrel.model.project import Project, SourceRoot, Units
+from yandrel.model.untyped import parse_toml, table_at, texts_of
 
 MANIFESTS = ("pyproject.toml", "setup.cfg")
 
@@ -70,19 +69,14 @@ def declared_roots(path: str, data: bytes) -> list[str]:
 
 
 def _from_pyproject(data: bytes) -> list[str]:
-    tool: dict[str, Any] = tomllib.loads(data.decode("utf-8")).get("tool", {})
-    named: list[Any] = []
-    setuptools = tool.get("setuptools", {})
-    if isinstance(setuptools, dict):
-        packages = setuptools.get("packages", {})
-        if isinstance(packages, dict):
-            named += packages.get("find", {}).get("where", [])
-        named.append(setuptools.get("package-dir", {}).get("", None))
-    named += tool.get("pytest", {}).get("ini_options", {}).get("pythonpath", [])
-    for package in tool.get("poetry", {}).get("packages", []):
-        if isinstance(package, dict):
-            named.append(package.get("from"))
-    return [name for name in named if isinstance(name, str)]
+    tool = table_at(parse_toml(data), "tool")
+    named = texts_of(table_at(tool, "setuptools", "packages", "find").get("where"))
+    named += texts_of(table_at(tool, "setuptools", "package-dir").get(""))
+    named += texts_of(table_at(tool, "pytest", "ini_options").get("pythonpath"))
+    packages = table_at(tool, "poetry").get("packages")
+    for package in packages if isinstance(packages, list) else ():
+        named += texts_of(table_at(package).get("from"))
+    return named
 
 
 def _from_setup_cfg(data: bytes) -> list[str]:

@@ -1,6 +1,5 @@
 """Aliases of the tools that bundle modules, read from their configuration without running it."""
 
-import json
 import posixpath
 import re
 from collections.abc import Iterator
@@ -8,6 +7,7 @@ from collections.abc import Iterator
 from yandrel.languages.registry import BUNDLER_CONFIGS
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap
+from yandrel.model.untyped import parse_json, texts_of
 
 ALIASES = re.compile(r"\balias['\"]?\s*:\s*(?:\w+\()?\s*(?P<open>[{\[])")
 PLACE = (
@@ -110,7 +110,8 @@ def _place(found: re.Match[str]) -> str:
 def _joined(text: str | None) -> str:
     """Return the path that strings with commas between them are joined to; nothing where one is computed."""
     try:
-        parts = json.loads("[" + (text or "").replace("'", '"') + "]")
+        parts = parse_json("[" + (text or "").replace("'", '"') + "]")
     except ValueError:
         return ""
-    return posixpath.join(*parts) if parts else ""
+    names = texts_of(parts)
+    return posixpath.join(*names) if names and len(names) == len(parts) else ""

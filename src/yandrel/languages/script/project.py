@@ -1,6 +1,5 @@
 """What package.json and tsconfig.json say: aliases, package names, the files that are started from."""
 
-import json
 import posixpath
 import re
 from collections.abc import Iterator, Mapping
@@ -11,6 +10,7 @@ from yandrel.languages.registry import BUNDLER_CONFIGS
 from yandrel.languages.script.bundlers import bundler_maps, is_bundler_config, moved_aliases
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap, Project, SourceRoot, Units
+from yandrel.model.untyped import parse_json, table_at, texts_of
 
 CONFIGS = (
     "tsconfig.json", "jsconfig.json", "tsconfig.base.json", "tsconfig.build.json", "tsconfig.app.json",
@@ -47,6 +47,8 @@ PATH_KEYS = frozenset(
         "prisma",
     ]
 )
+DEEPEST, MOST_BASES = 5, 5
+"""How far configurations extend one another, and how many one of them: what goes further is not read."""
 ENDED = "\0"
 """The pattern of what is no map: it says that specifiers have their files' endings."""
 ROOTS = "rootDirs"
@@ -63,7 +65,7 @@ def load_json(data: bytes) -> dict[str, Any]:
     """Return what a JSON file with comments holds; nothing where it cannot be read."""
     try:
         text = COMMENT.sub(lambda m: m[1] or "", data.decode("utf-8-sig"))
-        found = json.loads(TRAILING.sub(lambda m: m[1] or "", text))
+        found = parse_json(TRAILING.sub(lambda m: m[1] or "", text))
     except ValueError:
         return {}
     return found if isinstance(found, dict) else {}
@@ -170,9 +172,8 @@ def _options(
     base: str | None = None
     paths: dict[str, Any] | None = None
     start = folder
-    extends = found.get("extends")
-    for name in extends if isinstance(extends, list) else [extends]:
-        if isinstance(name, str) and name.startswith(".") and depth < 8:
+    for name in _named_bases(found):
+        if name.startswith(".") and depth < DEEPEST:
             inherited = _join(folder, name)
             for candidate in (inherited or "", f"{inherited}.json", f"{inherited}/tsconfig.json"):
                 if candidate in read:
@@ -211,10 +212,14 @@ def _says_node(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> boo
 
 def _extended(path: str, read: Mapping[str, dict[str, Any]], depth: int) -> list[str]:
     """Return the configurations of the application that a configuration extends."""
-    extends = read.get(path, {}).get("extends")
-    names = [name for name in (extends if isinstance(extends, list) else [extends]) if isinstance(name, str)]
-    above = (_join(_folder(path), name) for name in names if name.startswith(".") and depth < 8)
+    names = _named_bases(read.get(path, {}))
+    above = (_join(_folder(path), name) for name in names if name.startswith(".") and depth < DEEPEST)
     return [name for name in above if name is not None and name in read]
+
+
+def _named_bases(found: Mapping[str, Any]) -> list[str]:
+    """Return what a configuration extends: a few names at most, since each may extend others."""
+    return list(dict.fromkeys(texts_of(found.get("extends"))))[:MOST_BASES]
 
 
 def move_maps(maps: tuple[PathMap, ...], relocation: Relocation) -> tuple[PathMap, ...]:
@@ -265,7 +270,7 @@ def rewrite_manifests(
         folder, new_folder = _folder(path), _folder(relocation.unit(path))
         base = ""
         if path.rpartition("/")[2] in CONFIGS:
-            base = str((load_json(data).get("compilerOptions") or {}).get("baseUrl") or "")
+            base = str(table_at(load_json(data), "compilerOptions").get("baseUrl") or "")
         strings = [s for s in find_strings(data) if not s.is_key and not PATH_KEYS.isdisjoint(s.keys)]
         listed = {_join(folder, item.text) for item in strings if item.keys[-1:] == ("files",)}
         for item in strings:
