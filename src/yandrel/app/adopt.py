@@ -1,6 +1,7 @@
 """Adopt: write down the layout that an application already has."""
 
 from yandrel.app.check import check, judge, write_file
+from yandrel.app.steps import tell_done
 from yandrel.app.workspace import Workspace
 from yandrel.errors import RefusedError
 from yandrel.files.root import CONFIG_NAME
@@ -32,10 +33,12 @@ def adopt(
     if preview:
         outcome = run_rules(take_picture(index, layout), load_rules())
         return AdoptReport(FORMAT_VERSION, text, "", len(outcome.findings), 0)
-    write_file(workspace, CONFIG_NAME, text.encode("utf-8"), "adopt")
-    workspace.refresh()
-    accepted = 0
-    if accept:
-        accepted = check(workspace, accept=True).accepted
+    change = write_file(workspace, CONFIG_NAME, text.encode("utf-8"), "adopt")
+    with tell_done([change] if change else []):
         workspace.refresh()
-    return AdoptReport(FORMAT_VERSION, text, CONFIG_NAME, len(judge(workspace).findings) - accepted, accepted)
+        accepted = 0
+        if accept:
+            accepted = check(workspace, accept=True).accepted
+            workspace.refresh()
+        left = len(judge(workspace).findings) - accepted
+    return AdoptReport(FORMAT_VERSION, text, CONFIG_NAME, left, accepted)

@@ -96,8 +96,9 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
         {unit: msgspec.Raw(encode(reading)) for unit, reading in picture.readings.read_so_far().items()},
         dict(picture.__dict__.get("domains", {})),
     )
-    remember_graph(index, workspace.store)
-    workspace.store.write_snapshot("verdict", layout_key, encode(verdict))
+    if workspace.store.connection is not None:
+        remember_graph(index, workspace.store)
+        workspace.store.write_snapshot("verdict", layout_key, encode(verdict))
     return judged
 
 

@@ -7,9 +7,11 @@ from msgspec import structs
 from msgspec.structs import replace
 
 from yandrel.app.check import Judged, judge, recalled_readings
+from yandrel.app.steps import tell_done
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError
+from yandrel.files.contents import ChangedFiles
 from yandrel.files.lock import hold_lock
 from yandrel.files.paths import check_path
 from yandrel.index.code import CodeIndex
@@ -20,7 +22,7 @@ from yandrel.moves.diff import unified_diff
 from yandrel.moves.leftovers import list_leftovers
 from yandrel.moves.links import list_links
 from yandrel.moves.movelist import Step, read_move_list
-from yandrel.moves.plan import ChangePlan, plan_relocation
+from yandrel.moves.plan import ChangePlan, contents_after, plan_relocation
 from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
 from yandrel.moves.relocate import map_relocation
 from yandrel.moves.templates import plan_templates
@@ -66,31 +68,36 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
             return _preview_steps(workspace, steps)
         outcome = plan_step(workspace, steps[0])
         return _report(outcome, 0, unified_diff(outcome.plan.files), 1)
-    with hold_lock(workspace.root):
-        done: list[int] = []
+    done: list[int] = []
+    with hold_lock(workspace.root), tell_done(done, len(steps)):
         last: Outcome | None = None
         output = ""
         for number, step in enumerate(steps, start=1):
             outcome = plan_step(workspace, step)
-            if request.no_new_findings and outcome.added:
-                raise RefusedError(
-                    f"would add {len(outcome.added)} findings",
-                    where=step.title,
-                    todo="leave --no-new-findings away to do it all the same",
-                    reasons=tuple(f"{f.unit}:{f.line}: {f.rule}: {f.message}" for f in outcome.added),
-                )
+            _refuse_findings(request, step, outcome)
             label = step.title if len(steps) > 1 else ""
+            then = request.then if run is not None else ""
             change = apply_changes(
-                workspace.root, outcome.plan.files, outcome.plan.title, request.command,
-                step=label, then=request.then if run is not None else "",
-            )  # fmt: skip
+                workspace.root, outcome.plan.files, outcome.plan.title, request.command, step=label, then=then
+            )
+            if then and run is not None:
+                output = carry_out_step(workspace, change, then, run, number, len(steps))
             done.append(change)
-            if request.then and run is not None:
-                output = carry_out_step(workspace, change, request.then, run, number, len(steps))
             workspace.refresh()
             last = _merge(last, outcome)
         assert last is not None
         return _report(last, done[-1], "", len(steps), output)
+
+
+def _refuse_findings(request: MoveRequest, step: Step, outcome: Outcome) -> None:
+    """Raise RefusedError where a step adds findings, and the request does not want that."""
+    if request.no_new_findings and outcome.added:
+        raise RefusedError(
+            f"would add {len(outcome.added)} findings",
+            where=step.title,
+            todo="leave --no-new-findings away to do it all the same",
+            reasons=tuple(f"{f.unit}:{f.line}: {f.rule}: {f.message}" for f in outcome.added),
+        )
 
 
 def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
@@ -105,27 +112,16 @@ def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
 
 
 def _preview_steps(workspace: Workspace, steps: list[Step]) -> MoveReport:
-    """Show several steps: each is planned on what the one before it left, in a copy in memory."""
-    import shutil
-    import tempfile
-    from pathlib import Path
-
-    with tempfile.TemporaryDirectory(prefix="yandrel-") as place:
-        copy = Path(place) / workspace.root.name
-        shutil.copytree(
-            workspace.root, copy, symlinks=True,
-            ignore=lambda folder, names: [n for n in names if n in (".git", ".yandrel", ".venv")],
-        )  # fmt: skip
-        twin = Workspace(copy, workspace.here)
-        diff, last = "", None
-        for step in steps:
-            outcome = plan_step(twin, step)
-            diff += f"# {step.title}\n" + unified_diff(outcome.plan.files)
-            apply_changes(copy, outcome.plan.files, step.title, "preview")
-            twin.refresh()
-            last = _merge(last, outcome)
-        assert last is not None
-        return _report(last, 0, diff, len(steps))
+    """Show several steps: each is planned on what the one before it left."""
+    diff, last = "", None
+    now = workspace
+    for step in steps:
+        outcome = plan_step(now, step)
+        diff += f"# {step.title}\n" + unified_diff(outcome.plan.files)
+        now = now.with_changes(contents_after(outcome.plan.files))
+        last = _merge(last, outcome)
+    assert last is not None
+    return _report(last, 0, diff, len(steps))
 
 
 def plan_step(workspace: Workspace, step: Step) -> Outcome:
@@ -220,7 +216,7 @@ def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
     index = workspace.index
     moved = {c.old: c.new for c in outcome.plan.files if c.old and c.old != c.new}
     reached = outcome.proof.affected | {c.old for c in outcome.plan.files if c.old}
-    after = OverlaidIndex.over(index, outcome)
+    after = _index_after(index, outcome)
     picture = take_picture(after, workspace.layout, recalled_readings(workspace, reached))
     fresh = [c.new for c in outcome.plan.files if c.new]
     units = dict.fromkeys([*(moved.get(unit, unit) for unit in reached), *fresh])
@@ -240,6 +236,14 @@ def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
         and _moved_key(f, moved) not in new_keys
     ]
     _leave_out_what_came_along(outcome)
+
+
+def _index_after(index: CodeIndex, outcome: Outcome) -> CodeIndex:
+    """Return the index that the proof has built, over the files as they would be."""
+    return CodeIndex(
+        index.root, index.tree, outcome.proof.facts, b"", dict(outcome.proof.views), index.projects,
+        configured=index.configured, files=ChangedFiles(index.files, contents_after(outcome.plan.files)),
+    )  # fmt: skip
 
 
 def _leave_out_what_came_along(outcome: Outcome) -> None:
@@ -262,34 +266,6 @@ def _moved_key(finding: Finding, moved: dict[str, str]) -> str:
     path, colon, name = finding.target.partition(":")
     target = moved.get(path, path) + colon + name
     return finding.key.replace(finding.unit, unit, 1).replace(f"-> {finding.target}", f"-> {target}", 1)
-
-
-class OverlaidIndex(CodeIndex):
-    """An index whose changed files are read from the plan instead of the disk."""
-
-    overlay: dict[str, bytes]
-    old_of: dict[str, str]
-
-    @classmethod
-    def over(cls, index: CodeIndex, outcome: Outcome) -> "OverlaidIndex":
-        made = cls(
-            index.root,
-            index.tree,
-            outcome.proof.facts,
-            b"",
-            dict(outcome.proof.views),
-            index.projects,
-            configured=index.configured,
-        )
-        made.overlay = outcome.plan.new_sources()
-        made.old_of = {c.new: c.old for c in outcome.plan.files if c.new and c.old}
-        return made
-
-    def read_raw(self, path: str) -> bytes:
-        found = self.overlay.get(path)
-        if found is not None:
-            return found
-        return (self.root / self.old_of.get(path, path)).read_bytes()
 
 
 def _merge(last: Outcome | None, outcome: Outcome) -> Outcome:

@@ -87,7 +87,7 @@ def _copy(
         path = WordChanger(old, new).change(unit)
         if path == unit:
             continue
-        if path in workspace.tree.files or (index.root / path).exists():
+        if path in workspace.tree.files or index.files.exists(path):
             raise RefusedError("is there already", where=path, todo="choose another name")
         source = index.read_source(unit)
         if source.problem:
@@ -156,7 +156,7 @@ def _copied_migrations(
             p.rpartition("/")[2] for p in [*files, *out] if p.rpartition("/")[0] == folder
         )  # fmt: skip
         number = int(numbered[-1][:4]) + 1
-        text = changer.change((workspace.root / path).read_text(encoding="utf-8"))
+        text = changer.change(workspace.files.read(path).decode("utf-8"))
         latest = numbered[-1].rpartition(".")[0]
         if language_of(name) is not None:
             text = workspace.index.language(path).scaffolder().next_migration(text, latest)

@@ -43,7 +43,7 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
         old = "_".join(concept_words(old)) or old
         return new_unit_like(workspace, unit, Concept.of(old), Concept.of(name), title, manner)
     home = _home_of(known, name, domain)
-    if home in workspace.tree.files or (workspace.root / home).exists():
+    if home in workspace.tree.files or workspace.files.exists(home):
         raise RefusedError("is there already", where=home, todo="choose another name")
     concept = Concept(name, Concept.of(name).many)
     text = scaffolder.skeleton(role, concept, _neighbours(workspace, role, home), package_of_homes(layout))
@@ -105,7 +105,7 @@ def _marker(workspace: Workspace, home: str, marker: str) -> dict[str, str]:
     """Return the package marker that a new folder needs, where the folder above it has one."""
     folder = home.rpartition("/")[0]
     above = folder.rpartition("/")[0]
-    if not marker or not folder or (workspace.root / folder).exists():
+    if not marker or not folder or workspace.files.exists(folder):
         return {}
     name = marker.rpartition("/")[2]
-    return {marker: ""} if (workspace.root / above / name).exists() else {}
+    return {marker: ""} if workspace.files.exists(f"{above}/{name}" if above else name) else {}

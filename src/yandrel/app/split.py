@@ -1,17 +1,15 @@
 """Split: a crowded file is read, each piece sent to its home, what it does kept as it was."""
 
 import re
-import shutil
-import tempfile
 from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from pathlib import Path
 
 from yandrel.app.move import plan_step
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, Written, write_changes
 from yandrel.errors import CallError, RefusedError
+from yandrel.files.contents import NEW_MODE
 from yandrel.files.text import Source
 from yandrel.languages.protocol import Splitter
 from yandrel.languages.registry import language_of, load_language
@@ -22,7 +20,7 @@ from yandrel.model.results import FORMAT_VERSION, ChangedFile, MixedRow, PieceRo
 from yandrel.model.split import Converted, CrowdedFile, RouteMark, SplitPiece
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.movelist import Step
-from yandrel.moves.plan import FileChange
+from yandrel.moves.plan import FileChange, contents_after, read_or_none
 from yandrel.moves.splitting import Assignment, assign_pieces
 from yandrel.moves.things import find_thing
 
@@ -41,50 +39,46 @@ class SplitRequest:
     carry_out: bool = False
 
 
-@dataclass
 class Draft:
-    """The application as it will be, in a folder of its own; texts by path, as they are now."""
+    """One attempt: the application with texts over its files, in memory."""
 
-    workspace: Workspace
-    original: Workspace
+    def __init__(self, original: Workspace) -> None:
+        self.original = original
+        self._changes: dict[str, tuple[bytes, int] | None] = {}
+        self._workspace: Workspace | None = None
 
-    def reset(self) -> None:
-        """Put the files back that an attempt has changed."""
-        for path in self.workspace_files():
-            if path not in self.original.tree.files:
-                (self.workspace.root / path).unlink()
-        for path in self.original.tree.files:
-            place, source = self.workspace.root / path, self.original.root / path
-            if not source.is_symlink() and (not place.exists() or place.read_bytes() != source.read_bytes()):
-                place.parent.mkdir(parents=True, exist_ok=True)
-                shutil.copyfile(source, place)
-        self.workspace.refresh()
-
-    def workspace_files(self) -> list[str]:
-        self.workspace.refresh()
-        return list(self.workspace.tree.files)
+    @property
+    def workspace(self) -> Workspace:
+        """The application as it is with what was written so far."""
+        if self._workspace is None:
+            self._workspace = self.original.with_changes(dict(self._changes))
+        return self._workspace
 
     def write(self, path: str, data: bytes) -> None:
-        place = self.workspace.root / path
-        place.parent.mkdir(parents=True, exist_ok=True)
-        place.write_bytes(data)
+        """Write a file; its mode stays."""
+        mode = self.original.files.mode(path) if self.original.files.is_file(path) else NEW_MODE
+        self._changes[path] = (data, mode)
+        self._workspace = None
+
+    def apply(self, changes: list[FileChange]) -> None:
+        """Take over what a plan does."""
+        for path, new in contents_after(changes).items():
+            if new is None:
+                self._changes[path] = None
+            else:
+                self.write(path, new[0])
+        self._workspace = None
 
     def changes(self) -> list[FileChange]:
         """Return how the draft differs from the application."""
         out = []
-        now = set(self.workspace_files())
-        for path in sorted(now | set(self.original.tree.files)):
-            source, place = self.original.root / path, self.workspace.root / path
-            if source.is_symlink():
-                continue
-            before = source.read_bytes() if path in self.original.tree.files else None
-            after = place.read_bytes() if path in now else None
+        files = self.original.files
+        for path, new in sorted(self._changes.items()):
+            before = files.read(path) if files.is_file(path) else None
+            after, mode = new if new is not None else (None, NEW_MODE)
             if before != after:
-                mode = source.stat().st_mode & 0o7777 if before is not None else 0o644
-                out.append(
-                    FileChange(path if before is not None else "", path if after is not None else "",
-                               before, after, mode, True, 1)
-                )  # fmt: skip
+                old, gone = path if before is not None else "", after is None
+                out.append(FileChange(old, "" if gone else path, before, after, mode, True, 1))
         return out
 
 
@@ -119,8 +113,7 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
         raise RefusedError("is not UTF-8", where=unit, todo="save it as UTF-8 first")
     language = workspace.index.language(unit)
     splitter = language.splitter(language.name_of(unit))
-    with tempfile.TemporaryDirectory(prefix="yandrel-") as place:
-        found = _search(workspace, unit, source, request, splitter, Path(place))
+    found = _search(workspace, unit, source, request, splitter)
     title = f"split {unit}"
     written = Written(0, "")
     if request.carry_out and not manner.preview:
@@ -131,7 +124,7 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
 
 
 def _search(
-    workspace: Workspace, unit: str, source: Source, request: SplitRequest, splitter: Splitter, place: Path
+    workspace: Workspace, unit: str, source: Source, request: SplitRequest, splitter: Splitter
 ) -> Split:
     """Return the largest split that can be proved: what a proof speaks against stays."""
     reading = workspace.picture.readings.get(unit)
@@ -144,7 +137,6 @@ def _search(
     _check_kept(file, request, unit)
     _refuse_one_piece(workspace, unit, file)
     kept = dict.fromkeys(request.keep, "you asked for it")
-    draft: Draft | None = None
     groups: dict[str, str] = {}
     near: frozenset[str] = frozenset()
     for _ in range(ATTEMPTS):
@@ -166,7 +158,7 @@ def _search(
             groups = dict(converted.groups)
             assignment = assign_pieces(file, unit, layout, kept, groups, near)
         converted = _as_they_are(converted, file, assignment, unit)
-        draft = _fresh(draft, workspace, place)
+        draft = Draft(workspace)
         try:
             notes = _carry_out_in(draft, unit, source, assignment, converted, splitter)
         except RefusedError as error:
@@ -300,26 +292,6 @@ def _home_folders(builtin: BuiltinLayout) -> set[str]:
     return {first for first in firsts if not set("{*") & set(first)}
 
 
-def _fresh(draft: Draft | None, workspace: Workspace, place: Path) -> Draft:
-    """Return the application as it is, in a folder of its own."""
-    if draft is None:
-        return _make_draft(workspace, place)
-    draft.reset()
-    return draft
-
-
-def _make_draft(workspace: Workspace, place: Path) -> Draft:
-    copy = place / workspace.root.name
-    for path in workspace.tree.files:
-        source, target = workspace.root / path, copy / path
-        if source.is_symlink() or not source.is_file():
-            continue
-        target.parent.mkdir(parents=True, exist_ok=True)
-        shutil.copyfile(source, target)
-    copy.mkdir(parents=True, exist_ok=True)
-    return Draft(Workspace(copy), workspace)
-
-
 def _carry_out_in(
     draft: Draft, unit: str, source: Source, assignment: Assignment, converted: Converted, splitter: Splitter
 ) -> list[Note]:
@@ -330,7 +302,6 @@ def _carry_out_in(
             draft.write(path, restore(text))
     if converted.endpoints:
         _rename_endpoints(draft, unit, converted, splitter)
-    draft.workspace.refresh()
     names = converted.names
     pairs = [
         (f"{unit}:{name}", f"{target}:{names.get(name, name)}") for name, target in assignment.targets.items()
@@ -339,18 +310,11 @@ def _carry_out_in(
         handler = next(name for name, found in converted.groups.items() if found == group)
         pairs.append((f"{unit}:{router}", f"{assignment.targets[handler]}:{router}"))
     outcome = plan_step(draft.workspace, Step(f"split {unit}", tuple(pairs)))
-    for change in outcome.plan.files:
-        if change.old and change.old != change.new:
-            (draft.workspace.root / change.old).unlink()
-        if change.new and change.after is not None:
-            draft.write(change.new, change.after)
-    draft.workspace.refresh()
-    entry = draft.workspace.root / unit
-    if entry.exists():
+    draft.apply(outcome.plan.files)
+    if draft.workspace.files.is_file(unit):
         settled = splitter.settle_entry(draft.workspace.index.read_source(unit).data, source.data)
         draft.write(unit, restore(settled))
         _keep_loading(draft, unit, splitter, settled)
-        draft.workspace.refresh()
     return list(outcome.plan.notes)
 
 
@@ -372,7 +336,7 @@ def _keep_loading(draft: Draft, unit: str, splitter: Splitter, entry: bytes) -> 
 def _rename_endpoints(draft: Draft, unit: str, converted: Converted, splitter: Splitter) -> None:
     index = draft.original.index
     for path in draft.original.tree.files:
-        if path == unit or (index.root / path).is_symlink():
+        if path == unit:
             continue
         if path in index.facts:
             source = index.read_source(path)
@@ -382,8 +346,8 @@ def _rename_endpoints(draft: Draft, unit: str, converted: Converted, splitter: S
             if changed != source.data:
                 draft.write(path, source.encoding.restore(changed))
         elif path.endswith(TEMPLATES):
-            raw = (index.root / path).read_bytes()
-            if b"url_for" not in raw:
+            raw = read_or_none(index, path)
+            if raw is None or b"url_for" not in raw:
                 continue
             try:
                 text = raw.decode("utf-8")

@@ -51,7 +51,7 @@ def split_type(
     clash = next((part.name for part in cut.parts if part.name in taken), "")
     if clash:
         raise RefusedError(f"{clash} is there already", where=thing.path, todo="rename it first")
-    there = next((path for path in cut.texts if path not in sources and (index.root / path).exists()), "")
+    there = next((path for path in cut.texts if path not in sources and index.files.exists(path)), "")
     if there:
         raise RefusedError("is there already", where=there, todo="move it out of the way first")
     encodings = {unit: sources[unit if unit in sources else thing.path].encoding for unit in cut.texts}

@@ -1,9 +1,11 @@
 """Undo: changes taken back, to the byte."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 
 from yandrel.app.workspace import Workspace
-from yandrel.errors import CallError, RefusedError
+from yandrel.errors import CallError, RefusedError, StoppedError, YandrelError
 from yandrel.files.lock import hold_lock
 from yandrel.model.results import FORMAT_VERSION, HistoryRow, UndoReport
 from yandrel.moves.apply import finish_cut_off
@@ -69,11 +71,28 @@ def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
                     todo="see `yandrel undo --history`",
                 )
             chosen = [record for record in records if record.number >= request.back_to]
-        undone, restored = [], []
+        undone: list[HistoryRow] = []
+        restored = []
         for record in chosen:
-            restored += undo_change(journal, record, choices if len(chosen) == 1 else Choices())
+            with _tell_undone(undone):
+                restored += undo_change(journal, record, choices if len(chosen) == 1 else Choices())
             undone.append(_row(record))
         return UndoReport(FORMAT_VERSION, undone, sorted(set(restored)), [])
+
+
+@contextmanager
+def _tell_undone(undone: list[HistoryRow]) -> Iterator[None]:
+    """Add to an error which later changes were taken back before it."""
+    try:
+        yield
+    except YandrelError as error:
+        if undone:
+            numbers = ", ".join(str(row.number) for row in undone)
+            error.todo = f"changes taken back before it: {numbers}; then `yandrel undo` again"
+        raise
+    except KeyboardInterrupt as error:
+        numbers = ", ".join(str(row.number) for row in undone)
+        raise StoppedError(f"interrupted; changes taken back: {numbers or 'none'}") from error
 
 
 def _preview(workspace: Workspace, request: UndoRequest) -> UndoReport:

@@ -1,13 +1,14 @@
 """An application opened for work: its root, its layout, its index, its picture, its journal."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cached_property
 from pathlib import Path
 
 from yandrel.errors import RefusedError
-from yandrel.files.root import find_root
+from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
+from yandrel.files.root import CONFIG_NAME, find_root
 from yandrel.files.walk import Tree
-from yandrel.index.code import CodeIndex, Progress, build_index, scan
+from yandrel.index.code import CodeIndex, Progress, build_index, index_with, scan
 from yandrel.index.store import FactStore
 from yandrel.layout.config import Layout, read_layout
 from yandrel.moves.journal import Journal, Record
@@ -33,7 +34,11 @@ class Workspace:
 
     @cached_property
     def layout(self) -> Layout:
-        return read_layout(self.root, RULE_NAMES)
+        return read_layout(self.files, RULE_NAMES)
+
+    @cached_property
+    def files(self) -> Files:
+        return DiskFiles(self.root)
 
     @cached_property
     def store(self) -> FactStore:
@@ -54,6 +59,10 @@ class Workspace:
     @property
     def journal(self) -> Journal:
         return Journal(self.root)
+
+    def with_changes(self, changes: Changes) -> "ChangedWorkspace":
+        """Return the application as it would be with changes over its files; nothing is written."""
+        return ChangedWorkspace(self.root, self.here, base=self, changes=changes)
 
     def fixed_files(self) -> list[str]:
         """Return the files that yandrel.toml says are never moved."""
@@ -81,3 +90,31 @@ class Workspace:
                 f"change {record.number} ({record.title}) was cut off half-way",
                 todo="`yandrel undo` takes it back, `yandrel undo --finish` finishes it",
             )
+
+
+@dataclass
+class ChangedWorkspace(Workspace):
+    """The application as it would be: only what changes reach is computed anew, and nothing is kept."""
+
+    base: Workspace = field(kw_only=True)
+    changes: Changes = field(kw_only=True)
+
+    @cached_property
+    def files(self) -> Files:
+        return ChangedFiles(self.base.files, self.changes)
+
+    @cached_property
+    def layout(self) -> Layout:
+        return read_layout(self.files, RULE_NAMES) if CONFIG_NAME in self.changes else self.base.layout
+
+    @cached_property
+    def store(self) -> FactStore:
+        return FactStore(None)
+
+    @cached_property
+    def index(self) -> CodeIndex:
+        return index_with(self.base.index, self.changes)
+
+    @cached_property
+    def tree(self) -> Tree:
+        return self.index.tree

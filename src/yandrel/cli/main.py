@@ -9,7 +9,16 @@ from pathlib import Path
 
 import click
 
-from yandrel.errors import FAULT, INTERRUPTED, USAGE, RefusedError, TakenBackError, YandrelError, suggest
+from yandrel.errors import (
+    FAULT,
+    INTERRUPTED,
+    REFUSED,
+    USAGE,
+    RefusedError,
+    TakenBackError,
+    YandrelError,
+    suggest,
+)
 from yandrel.files.interrupts import end_on_signals
 
 COMMANDS = {
@@ -103,6 +112,12 @@ def main() -> None:
     except BrokenPipeError:
         sys.stderr.close()
         sys.exit(0)
+    except OSError as error:
+        if os.environ.get("YANDREL_TRACE"):
+            raise
+        name = os.fsdecode(error.filename) if isinstance(error.filename, (str, bytes)) else "a file"
+        _tell(f"{name}: cannot be read or written ({error.strerror or error}); nothing was changed")
+        sys.exit(REFUSED)
     except Exception as error:
         if os.environ.get("YANDREL_TRACE"):
             raise

@@ -40,8 +40,9 @@ def hold_lock(root: Path) -> Iterator[None]:
         ) from error
     try:
         _lock_or_refuse(handle)
-        os.ftruncate(handle, 0)
-        os.write(handle, json.dumps({"process": os.getpid()}).encode())
+        with suppress(OSError):  # only for people who look who holds it
+            os.ftruncate(handle, 0)
+            os.write(handle, json.dumps({"process": os.getpid()}).encode())
         yield
     finally:
         os.close(handle)

@@ -155,12 +155,14 @@ class RootFolder:
                 os.chmod(target, stat.S_IMODE(mode))
 
     def remove_folder(self, folder: str) -> bool:
-        """Remove an empty folder; whether it is gone."""
+        """Remove an empty folder; whether it is gone. Raises OSError where it is empty and stays."""
         try:
             with self._at(folder) as (name, handle):
                 os.rmdir(name, dir_fd=handle)
-        except OSError:
-            return False
+        except OSError as error:
+            if error.errno in (errno.ENOENT, errno.ENOTEMPTY, errno.EEXIST, errno.ENOTDIR):
+                return False
+            raise
         return True
 
     def remove_tree(self, folder: str) -> None:

@@ -2,12 +2,11 @@
 
 import os
 import stat
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
 from pathlib import Path
 
 import msgspec
 
-from yandrel.errors import RefusedError
 from yandrel.files.ignore import IgnoreFile
 from yandrel.files.rooted import SpecialFileError, read_plain
 
@@ -177,21 +176,3 @@ def _is_ignored(path: str, ignores: tuple[tuple[str, IgnoreFile], ...]) -> bool:
         if verdict is not None:
             return verdict
     return False
-
-
-def list_folder_files(root: Path, folder: str) -> Iterator[str]:
-    """Yield every plain file below `folder`, ignored ones too, but no caches of compiled code.
-
-    Raises RefusedError for a name that is not UTF-8.
-    """
-    for place, folders, names in os.walk(root / folder):
-        for name in (*folders, *names):
-            if not _is_text(name):
-                raise RefusedError(
-                    "has a name that is not UTF-8", where=folder + name, todo="rename it first"
-                )
-        folders[:] = sorted(f for f in folders if f != "__pycache__")
-        for name in sorted(names):
-            full = os.path.join(place, name)
-            if stat.S_ISREG(os.lstat(full).st_mode):
-                yield Path(full).relative_to(root).as_posix()

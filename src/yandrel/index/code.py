@@ -11,8 +11,8 @@ from typing import TypeVar, overload
 import msgspec
 
 from yandrel import __version__
+from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
 from yandrel.files.mirrors import find_mirrors
-from yandrel.files.rooted import read_plain
 from yandrel.files.text import Source, decode_source
 from yandrel.files.walk import BUILT, Tree, leave_out, walk_tree
 from yandrel.index.memory import (
@@ -81,6 +81,40 @@ class PackedFacts(UnitFacts):
         return len(self._packed)
 
 
+class OverlaidFacts(UnitFacts):
+    """The facts after a change: old ones under new paths, new ones for what was edited."""
+
+    def __init__(self, base: Mapping[str, Facts], moved: Mapping[str, str], fresh: dict[str, Facts]) -> None:
+        self._base = base
+        self._fresh = fresh
+        self._old: dict[str, str] = {}
+        for path in base:
+            new = moved.get(path, path)
+            if new:
+                self._old[new] = path
+
+    def __getitem__(self, path: str) -> Facts:
+        found = self._fresh.get(path)
+        return found if found is not None else self._base[self._old[path]]
+
+    def renew(self, path: str, facts: Facts) -> None:
+        """Take the facts of a new text."""
+        self._fresh[path] = facts
+
+    def add_problems(self, path: str, problems: tuple[Problem, ...]) -> None:
+        self._fresh[path] = msgspec.structs.replace(self[path], problems=problems)
+
+    def __contains__(self, path: object) -> bool:
+        return path in self._fresh or path in self._old
+
+    def __iter__(self) -> Iterator[str]:
+        yield from self._old
+        yield from (path for path in self._fresh if path not in self._old)
+
+    def __len__(self) -> int:
+        return len(set(self._old) | set(self._fresh))
+
+
 class OfLanguage(Mapping[str, Facts]):
     """The facts of one language's units out of those of all."""
 
@@ -129,6 +163,7 @@ class CodeIndex:
     recalled: bool = False
     configured: tuple[SourceRoot, ...] = ()
     memory: GraphMemory | None = None
+    files: Files = field(default_factory=lambda: DiskFiles(Path()))
 
     @property
     def languages(self) -> list[str]:
@@ -148,7 +183,7 @@ class CodeIndex:
 
     def read_raw(self, path: str) -> bytes:
         """Return the bytes of a file; raises OSError where it cannot be read or is no plain file."""
-        return read_plain(self.root / path)
+        return self.files.read(path)
 
     def read_source(self, path: str) -> Source:
         name = language_of(path)
@@ -263,7 +298,8 @@ def build_index(
     packed.update(fresh)
     if store is not None and (fresh or len(rows) != len(packed)):
         store.write_rows(_rows(tree, fresh), [path for path in rows if path not in packed])
-    index = CodeIndex(root, tree, PackedFacts(packed), tree_key(tree), configured=sources)
+    files = DiskFiles(root)
+    index = CodeIndex(root, tree, PackedFacts(packed), tree_key(tree), configured=sources, files=files)
     old = {path: rows[path].facts for path in fresh if path in rows}
     memory = recall(store, memory_version(sources))
     if memory is not None:
@@ -271,6 +307,38 @@ def build_index(
         index.memory = memory
     open_views(index, sources, memory)
     return index
+
+
+def index_with(index: CodeIndex, changes: Changes) -> CodeIndex:
+    """Return the index that an application would have with changes over its files.
+
+    Only what changed is read; the graphs are opened anew.
+    """
+    tree = tree_with(index.tree, changes)
+    fresh = {
+        path: facts_of_bytes(new[0], name, path.rpartition("/")[2], outline=True)
+        for path, new in changes.items()
+        if new is not None and (name := language_of(path)) is not None
+    }
+    gone = {path: "" for path, new in changes.items() if new is None}
+    made = CodeIndex(
+        index.root, tree, OverlaidFacts(index.facts, gone, fresh), tree_key(tree),
+        configured=index.configured, files=ChangedFiles(index.files, changes),
+    )  # fmt: skip
+    open_views(made, index.configured)
+    return made
+
+
+def tree_with(tree: Tree, changes: Changes) -> Tree:
+    """Return a tree with changes over its files; what is new has the time 0."""
+    there = {path for path, new in changes.items() if new is not None}
+    files = sorted((set(tree.files) - changes.keys()) | there)
+    stats = {path: found for path, found in tree.stats.items() if path not in changes}
+    for path in sorted(there):
+        new = changes[path]
+        if new is not None and is_looked_at(path.rpartition("/")[2]):
+            stats[path] = (len(new[0]), 0, new[1])
+    return Tree(tree.root, files, stats, tree.ignored - changes.keys(), tree.unreadable)
 
 
 def memory_version(sources: tuple[SourceRoot, ...]) -> str:

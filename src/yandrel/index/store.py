@@ -42,10 +42,12 @@ class Row(msgspec.Struct, frozen=True):
 
 
 class FactStore:
-    """Facts by path; does nothing, and says nothing, where there is no place for a cache."""
+    """Facts by path; does nothing, and says nothing, where there is no root or no place for a cache."""
 
-    def __init__(self, root: Path) -> None:
+    def __init__(self, root: Path | None) -> None:
         self.connection: sqlite3.Connection | None = None
+        if root is None:
+            return
         self.files = RootFolder(root)
         with suppress(OSError, sqlite3.Error, RefusedError):
             make_state_folder(self.files)

@@ -29,7 +29,7 @@ class BuiltinLayout(msgspec.Struct, frozen=True):
     def fill(self, app: str, package: str = "") -> str:
         """Return the text of a yandrel.toml for an application; without a package, for the root itself."""
         tests = tests_folder(package, self.language)
-        text = self.text.replace("NAME", app).replace("TESTS/", tests.rstrip("/") + "/")
+        text = self.text.replace("NAME", app).replace("TESTS/", tests.rstrip("/") + "/" if tests else "")
         return text.replace("APP/", package.rstrip("/") + "/" if package else "")
 
 

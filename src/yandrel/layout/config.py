@@ -2,14 +2,13 @@
 
 import re
 from collections.abc import Mapping
-from pathlib import Path
 from typing import Any
 
 import msgspec
 
 from yandrel.errors import CallError, ConfigError, suggest
+from yandrel.files.contents import Files
 from yandrel.files.root import CONFIG_NAME
-from yandrel.files.rooted import read_plain
 from yandrel.layout.arrows import Arrows, read_arrows
 from yandrel.layout.builtin import choose_builtin, package_of
 from yandrel.layout.patterns import Pattern, compile_pattern, match_glob
@@ -84,11 +83,10 @@ class Layout(msgspec.Struct, frozen=True):
         return any(match_glob(p, path) for p in self.generated)
 
 
-def read_layout(root: Path, rules: tuple[str, ...] = ()) -> Layout:
+def read_layout(files: Files, rules: tuple[str, ...] = ()) -> Layout:
     """Read yandrel.toml; an empty layout where there is none. Raises ConfigError, with the place."""
-    path = root / CONFIG_NAME
     try:
-        raw = read_plain(path)
+        raw = files.read(CONFIG_NAME)
     except FileNotFoundError:
         return Layout()
     except OSError as error:

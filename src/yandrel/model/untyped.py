@@ -1,7 +1,10 @@
 """Values out of files that anybody may have written: of any type, nested to any depth."""
 
+import re
 from typing import Any
 
+KEY_PART = re.compile(rb"[\w\"'][ \t]*\.")
+"""What stands before each dot of a key: the parser takes time that squares with their number."""
 DEEPEST = 200
 """How many tables and lists may be inside each other: more than any real file has."""
 
@@ -20,6 +23,8 @@ def parse_toml(data: bytes) -> dict[str, Any]:
     """Return what a TOML text holds; raises ValueError for what is none, or is nested too deeply."""
     import tomllib
 
+    if any(len(KEY_PART.findall(line.partition(b"=")[0])) > DEEPEST for line in data.splitlines()):
+        raise ValueError("is nested too deeply")
     try:
         return dict(_checked(tomllib.loads(data.decode("utf-8"))))
     except RecursionError as error:

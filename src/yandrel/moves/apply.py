@@ -63,10 +63,8 @@ def apply_changes(
         except (OSError, RefusedError) as error:
             _take_back_at_once(journal, record, error)
     if held.came:
-        raise StoppedError(
-            f"interrupted while change {number} ({title}) was put in place; it was finished first",
-            todo="`yandrel undo` takes it back",
-        )
+        what = f"interrupted while change {number} ({title}) was put in place; it was finished first"
+        raise StoppedError(what, todo="" if undoes is not None else "`yandrel undo` takes it back")
     return number
 
 
@@ -207,21 +205,28 @@ def take_back(journal: Journal, record: Record) -> None:
 def remove_empty_folders(files: RootFolder, leaving: list[str], record: Record) -> None:
     """Remove folders that files have left and that have nothing but caches of compiled code.
 
-    Where a change is undone, only folders that it had made are removed.
+    Where a change is undone, only the folders that it had made are removed.
     """
     removable = record.removable
+    if removable is not None:
+        for folder in sorted(removable, key=len, reverse=True):
+            _remove_if_empty(files, folder)
+        return
     for folder in sorted({path.rpartition("/")[0] for path in leaving}, key=len, reverse=True):
-        while folder and files.is_folder(folder):
-            if removable is not None and folder not in removable:
-                break
-            names = files.names(folder)
-            if any(name != COMPILED for name in names):
-                break
-            if names:
-                files.remove_tree(f"{folder}/{COMPILED}")
-            if not files.remove_folder(folder):
-                break
+        while folder and _remove_if_empty(files, folder):
             folder = folder.rpartition("/")[0]
+
+
+def _remove_if_empty(files: RootFolder, folder: str) -> bool:
+    """Remove a folder that has nothing but caches of compiled code; whether it is gone."""
+    if not files.is_folder(folder):
+        return False
+    names = files.names(folder)
+    if any(name != COMPILED for name in names):
+        return False
+    if names:
+        files.remove_tree(f"{folder}/{COMPILED}")
+    return files.remove_folder(folder)
 
 
 def _differs_in_case(files: RootFolder, entry: Entry) -> bool:

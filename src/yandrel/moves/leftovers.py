@@ -70,6 +70,5 @@ def _texts_after(index: CodeIndex, plan: ChangePlan) -> dict[str, bytes]:
     gone = {change.old for change in plan.files if change.old != change.new}
     texts = {path: index.read_raw(path) for path in index.facts if path not in gone and path not in changed}
     left_out = (path for path in index.tree.ignored if language_of(path) is not None)
-    plain = (path for path in sorted(left_out) if not (index.root / path).is_symlink())
-    texts |= {path: index.read_raw(path) for path in plain if (index.root / path).is_file()}
+    texts |= {path: index.read_raw(path) for path in sorted(left_out) if index.files.is_file(path)}
     return {**texts, **changed}

@@ -1,13 +1,13 @@
 """The plan of a change: every file's bytes before and after, computed before anything is written."""
 
 import re
-import stat
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 
 from msgspec.structs import replace
 
 from yandrel.errors import RefusedError
+from yandrel.files.contents import Changes
 from yandrel.files.text import Encoding, Source
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import is_manifest, language_of, load_language
@@ -27,6 +27,13 @@ class FileChange:
     mode: int = 0o644
     edited: bool = False
     edits: int = 0
+
+
+def contents_after(changes: list[FileChange]) -> Changes:
+    """Return the contents that some changes leave, by path; None for what is gone."""
+    left: dict[str, tuple[bytes, int] | None] = {change.old: None for change in changes if change.old}
+    left.update({c.new: (c.after, c.mode) for c in changes if c.new and c.after is not None})
+    return left
 
 
 @dataclass
@@ -201,8 +208,7 @@ def build_files(
     }
     touched = {*relocation.units, *rewrite.edits, *rewrite.emptied}
     for old in sorted(touched):
-        place = index.root / old
-        before = place.read_bytes()
+        before = index.read_raw(old)
         new = relocation.unit(old)
         after = before
         edits = rewrite.edits.get(old, [])
@@ -214,12 +220,12 @@ def build_files(
             after = _edited(decoded[old], edits, old, rewrite.tidied.get(old))
         if new == old and after == before:
             continue
-        mode = stat.S_IMODE(place.stat().st_mode)
+        mode = index.files.mode(old)
         changes.append(
             FileChange(old, new, before, after if new else None, mode, after != before, len(edits))
         )
     for new, text in sorted(rewrite.created.items()):
-        if (index.root / new).exists() and new not in relocation.units:
+        if index.files.exists(new) and new not in relocation.units:
             raise RefusedError("is there already", where=new)
         if guessed and not text.isascii():
             if len(guessed) > 1:
@@ -266,13 +272,12 @@ def files_as_changes(
     """Return the changes that write whole files, for what is not a relocation."""
     changes = []
     for path, after in sorted(contents.items()):
-        place = index.root / path
-        before = place.read_bytes() if place.exists() else None
-        mode = stat.S_IMODE(place.stat().st_mode) if before is not None else 0o644
+        before = index.read_raw(path) if index.files.exists(path) else None
+        mode = index.files.mode(path) if before is not None else 0o644
         if before != after:
             old = path if before is not None else ""
             changes.append(FileChange(old, path, before, after, mode, True, 1))
     for path in sorted(gone):
-        before = (index.root / path).read_bytes()
+        before = index.read_raw(path)
         changes.append(FileChange(path, "", before, None))
     return changes

@@ -5,14 +5,12 @@ from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
-from msgspec.structs import replace
-
 from yandrel.files.text import decode_source
-from yandrel.index.code import CodeIndex, OfLanguage, UnitFacts, facts_of_bytes, index_of_texts
+from yandrel.index.code import CodeIndex, OfLanguage, OverlaidFacts, UnitFacts, facts_of_bytes, index_of_texts
 from yandrel.languages.protocol import Language, View
 from yandrel.languages.registry import is_manifest, language_of, load_language
 from yandrel.model.changes import Refusal
-from yandrel.model.facts import Facts, Problem
+from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units, folders_of
 from yandrel.moves.configuration import find_broken_configuration
@@ -20,40 +18,6 @@ from yandrel.moves.plan import ChangePlan
 
 CYCLE = "an import cycle would bite"
 LAST_NAME = re.compile(r"[^./\\#]*$")
-
-
-class OverlaidFacts(UnitFacts):
-    """The facts after a change: old ones under new paths, new ones for what was edited."""
-
-    def __init__(self, base: Mapping[str, Facts], moved: Mapping[str, str], fresh: dict[str, Facts]) -> None:
-        self._base = base
-        self._fresh = fresh
-        self._old: dict[str, str] = {}
-        for path in base:
-            new = moved.get(path, path)
-            if new:
-                self._old[new] = path
-
-    def __getitem__(self, path: str) -> Facts:
-        found = self._fresh.get(path)
-        return found if found is not None else self._base[self._old[path]]
-
-    def renew(self, path: str, facts: Facts) -> None:
-        """Take the facts of a new text."""
-        self._fresh[path] = facts
-
-    def add_problems(self, path: str, problems: tuple[Problem, ...]) -> None:
-        self._fresh[path] = replace(self[path], problems=problems)
-
-    def __contains__(self, path: object) -> bool:
-        return path in self._fresh or path in self._old
-
-    def __iter__(self) -> Iterator[str]:
-        yield from self._old
-        yield from (path for path in self._fresh if path not in self._old)
-
-    def __len__(self) -> int:
-        return len(set(self._old) | set(self._fresh))
 
 
 class Unaffected(Mapping[str, Resolved]):

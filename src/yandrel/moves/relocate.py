@@ -1,10 +1,8 @@
 """From what is asked for to the whole map, old to new; what cannot be is refused here."""
 
-import os
 from collections.abc import Iterable
 
 from yandrel.errors import RefusedError
-from yandrel.files.walk import list_folder_files
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of
 from yandrel.model.changes import Relocation
@@ -29,10 +27,13 @@ def map_relocation(index: CodeIndex, pairs: Pairs, held: Iterable[str] = ()) -> 
             )
         if target == source:
             raise RefusedError("is there already", where=source)
-        present = index.root / target
-        if present.exists() and not _vacated(target, folders) and not _same_place(index, source, target):
+        if (
+            index.files.exists(target.rstrip("/"))
+            and not _vacated(target, folders)
+            and not _same_place(index, source, target)
+        ):
             raise RefusedError("is there already", where=target, todo=f"to move into it, write {target}")
-        for path in list_folder_files(index.root, source):
+        for path in index.files.list_folder(source):
             units[path] = target + path[len(source) :]
     for source_thing, target_thing in pairs:
         if source_thing.is_folder or source_thing.name:
@@ -57,8 +58,7 @@ def _add_companions(index: CodeIndex, source: str, target: str, units: dict[str,
         return
     beside = index.language(target).companions(target) if language_of(target) else ()
     for old, new in zip(index.language(source).companions(source), beside):
-        place = index.root / old
-        if place.is_file() and place.name in os.listdir(place.parent):
+        if index.files.is_spelled_so(old):
             units.setdefault(old, new)
 
 
@@ -93,8 +93,8 @@ def _vacated(target: str, folders: dict[str, str]) -> bool:
 
 def _same_place(index: CodeIndex, source: str, target: str) -> bool:
     """A rename that only changes case names the same folder on some file systems."""
-    first, second = index.root / source, index.root / target
-    return source.lower() == target.lower() and first.exists() and first.samefile(second)
+    same = index.files.is_one_file(source.rstrip("/"), target.rstrip("/"))
+    return source.lower() == target.lower() and same
 
 
 def _check(index: CodeIndex, units: dict[str, str], held: Iterable[str]) -> None:
@@ -113,18 +113,9 @@ def _check(index: CodeIndex, units: dict[str, str], held: Iterable[str]) -> None
         if present is not None and present.lower() != source.lower():
             todo = "" if present == target else "the two differ in case alone"
             raise RefusedError("is there already", where=present, todo=todo)
-        place = index.root / target
-        if place.exists() and target not in units and not _is_case_rename(index, source, target):
+        if index.files.exists(target) and target not in units and not _is_case_rename(index, source, target):
             raise RefusedError("is there already", where=target)
-        for folder in place.parents:
-            if folder == index.root:
-                break
-            if folder.is_symlink():
-                raise RefusedError("lies behind a link", where=target)
-            if folder.exists() and not folder.is_dir():
-                relative = folder.relative_to(index.root).as_posix()
-                if relative not in units:
-                    raise RefusedError("is a file, not a folder", where=relative)
+        _check_folders(index, target, units)
     lowered: dict[str, str] = {}
     for target in taken:
         other = lowered.setdefault(target.lower(), target)
@@ -132,6 +123,17 @@ def _check(index: CodeIndex, units: dict[str, str], held: Iterable[str]) -> None
             raise RefusedError(f"differs from {other} in case alone", where=target)
 
 
+def _check_folders(index: CodeIndex, target: str, units: dict[str, str]) -> None:
+    """Raise RefusedError where a folder of a path is a link or a file."""
+    folder = target.rpartition("/")[0]
+    while folder:
+        if index.files.is_link(folder):
+            raise RefusedError("lies behind a link", where=target)
+        if index.files.is_file(folder) and folder not in units:
+            raise RefusedError("is a file, not a folder", where=folder)
+        folder = folder.rpartition("/")[0]
+
+
 def _is_case_rename(index: CodeIndex, source: str, target: str) -> bool:
-    first, second = index.root / source, index.root / target
-    return source.lower() == target.lower() and first.exists() and first.samefile(second)
+    same = index.files.is_one_file(source.rstrip("/"), target.rstrip("/"))
+    return source.lower() == target.lower() and same

@@ -1,7 +1,6 @@
 """Templates that move: the strings that name them, in code and in other templates."""
 
 import re
-import stat
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of
@@ -35,7 +34,7 @@ def plan_templates(index: CodeIndex, plan: ChangePlan) -> None:
                 change.old, change.new, change.before, after, change.mode, True, change.edits + count
             )
         else:
-            mode = stat.S_IMODE((index.root / path).stat().st_mode)
+            mode = index.files.mode(path)
             plan.files.append(FileChange(path, path, before, after, mode, True, count))
 
 

@@ -1,7 +1,6 @@
 """Configuration that names what moves: entry points, settings, paths; prose is only listed."""
 
 import re
-import stat
 from collections.abc import Mapping
 
 from yandrel.files.text import Source
@@ -171,8 +170,7 @@ def _add(
                 path, change.new, change.before, after, change.mode, True, count
             )
             return
-    mode = stat.S_IMODE((index.root / path).stat().st_mode)
-    plan.files.append(FileChange(path, path, raw, after, mode, True, count))
+    plan.files.append(FileChange(path, path, raw, after, index.files.mode(path), True, count))
 
 
 __all__ = ["plan_texts", "renamed_names"]

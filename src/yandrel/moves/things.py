@@ -50,8 +50,7 @@ def find_thing(index: CodeIndex, text: str, here: str = "") -> Thing:
             if not base:
                 raise
             continue
-        place = index.root / path
-        if path in index.facts or (place.is_file() and not place.is_symlink()):
+        if path in index.facts or index.files.is_file(path):
             if not colon:
                 if language_of(path) is not None and path not in index.facts:
                     raise RefusedError(
@@ -60,10 +59,10 @@ def find_thing(index: CodeIndex, text: str, here: str = "") -> Thing:
                     )  # fmt: skip
                 return Thing(path)
             return _definition(index, path, name)
-        if place.is_dir() and not colon:
+        if index.files.is_folder(path) and not colon:
             if not path:
                 raise CallError("is the application itself", where=text, todo="name a part of it")
-            if place.is_symlink():
+            if index.files.is_link(path):
                 raise RefusedError("is a link", where=text, todo="move what it points to")
             return Thing(path + "/")
     for view in index.views.values():
@@ -98,7 +97,7 @@ def find_namespace(index: CodeIndex, source: str, target: str | None, here: str)
 
     Nothing where the source is a path, or stands in one folder; raises CallError where the target is a path.
     """
-    if target is None or "/" in source or (index.root / (here or ".") / source).exists():
+    if target is None or "/" in source or index.files.exists(f"{here}/{source}" if here else source):
         return []
     for view in index.views.values():
         folders = [folder for folder, _ in view.places_of(source)]
@@ -173,7 +172,7 @@ def _spelled_target(index: CodeIndex, source: Thing, text: str, here: str) -> Th
         return Thing(path + "/")
     suffix = source.path[source.path.rfind(".") :] if "." in own_name else ""
     if suffix in BY_SUFFIX and not path.endswith(suffix):
-        if (index.root / path).is_dir():
+        if index.files.is_folder(path):
             raise RefusedError("is a folder", where=text, todo=f"write {text}/ to move into it")
         raise CallError(f"has not the ending {suffix}", where=text, todo=f"write {path}{suffix}, or {path}/")
     return Thing(path)
@@ -194,13 +193,13 @@ def _base(index: CodeIndex, text: str, here: str) -> str:
     if not here or text.startswith((".", "/")):
         return here
     first = text.replace("\\", "/").split("/")[0]
-    inside = (index.root / here / first).exists()
-    return here if inside or not (index.root / first).exists() else ""
+    inside = index.files.exists(f"{here}/{first}")
+    return here if inside or not index.files.exists(first) else ""
 
 
 def _definition_target(index: CodeIndex, source: Thing, path: str, into: bool, name: str) -> Thing:
     name = _identifier(name) if name else source.name
-    if into or (index.root / path).is_dir():
+    if into or index.files.is_folder(path):
         suffix = source.path[source.path.rfind(".") :]
         own = source.path.rpartition("/")[2]
         alike = words_of(own.removesuffix(suffix)) == words_of(name) and name == source.name

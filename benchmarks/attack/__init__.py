@@ -1,0 +1,1 @@
+"""Attacks on the installed program: kills, failing writes, damaged journals, hostile checkouts."""
