@@ -4,7 +4,9 @@ BIN := .venv/bin
 # Bytecode is kept, as where Yandrel is installed: each of many short runs would compile it again.
 unexport PYTHONDONTWRITEBYTECODE
 
-.PHONY: demo test bench docs clean
+.PHONY: demo test bench attack docs clean
+
+MINUTES ?= 10
 
 .venv/ready: pyproject.toml
 	$(PYTHON) -m venv .venv
@@ -25,6 +27,9 @@ test: .venv/ready
 
 bench: .venv/ready
 	$(BIN)/python -m benchmarks.run
+
+attack: .venv/ready
+	$(BIN)/python -m benchmarks.attack --minutes $(MINUTES)
 
 docs: .venv/ready
 	$(BIN)/python -m tools.write_docs

@@ -16,7 +16,7 @@ if TYPE_CHECKING:
     from yandrel.languages.acting.copier import ActionCopier
 
 IMPORT = re.compile(r"\s*(?:import\b|use\b|using\b|from\b|(?:const|let|var)\b.*=\s*require\()")
-WORKS = re.compile(r"\s*(?:return\b|if\b|[\w$, ]+:=|(?:const|let|var|val|final)\b|[\w$]+\s*=[^=])")
+WORKS = re.compile(r"\s*+(?:return\b|if\b|[\w$, ]++:=|(?:const|let|var|val|final)\b|[\w$]++\s*+=[^=])")
 """A statement that works with a path, and mounts nothing."""
 PATH = re.compile(r"['\"`]/[A-Za-z][^'\"`]*['\"`]")
 LISTED = re.compile(r"\{([^{}]*,[^{}]*)\}")

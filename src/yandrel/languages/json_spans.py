@@ -9,7 +9,6 @@ from yandrel.model.changes import Edit
 TOKEN = re.compile(rb'"(?:[^"\\]|\\.)*"|//[^\n]*|/\*.*?\*/|[{}\[\],:]', re.DOTALL)
 
 AFTER_ITEM = re.compile(rb"\s*,\s*")
-BEFORE_ITEM = re.compile(rb"\s*,\s*\Z|\s+\Z")
 
 
 class JsonString(NamedTuple):
@@ -73,5 +72,5 @@ def remove_string(data: bytes, item: JsonString) -> Edit:
     following = AFTER_ITEM.match(data, end)
     if following is not None:
         return Edit(start, following.end(), b"")
-    before = BEFORE_ITEM.search(data, 0, start)
-    return Edit(before.start() if before is not None else start, end, b"")
+    before = data[:start].rstrip()
+    return Edit(len(before.removesuffix(b",").rstrip()) if before.endswith(b",") else len(before), end, b"")

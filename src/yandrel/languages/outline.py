@@ -9,11 +9,11 @@ from yandrel.model.words import camel, pascal, plural, singular, words_of
 
 TYPE = re.compile(
     r"^(?P<indent>[ \t]*)(?P<head>(?:(?:export|default|public|internal|abstract|final|sealed|open|data|static"
-    r"|partial|readonly)\s+)*(?:class|interface|struct|record|trait|object|protocol|type)\s+)(?P<name>\w+)"
-    r"(?P<rest>[^{;]*?)(?P<gap>\s*)\{",
+    r"|partial|readonly)\s++)*+(?:class|interface|struct|record|trait|object|protocol|type)\s++)(?P<name>\w++)"
+    r"(?P<rest>(?:[^{;\s]++|\s++(?!\{)){0,400}+)(?P<gap>\s*+)\{",
     re.MULTILINE,
 )
-DECLARED = re.compile(r"^(\s*(?:namespace|package)[ \t]+)[\w.\\]+", re.MULTILINE)
+DECLARED = re.compile(r"^([ \t]*+(?:namespace|package)[ \t]++)[\w.\\]++", re.MULTILINE)
 HEAD = re.compile(r"<\?php|declare\s*\(|namespace\b|package\b|['\"]use strict['\"]")
 OPENED = re.compile(r"using\s+(?!System\b)[\w.]+;")
 SAYS = {

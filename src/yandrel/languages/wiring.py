@@ -8,7 +8,9 @@ from yandrel.model.words import camel
 
 Change = Callable[[str], str]
 IDENTIFIER = re.compile(r"(?<![\w$.'\"`/-])[A-Za-z_$][\w$]*")
-MEMBER = re.compile(r"([\w$\])]+)\s*(?:\.|->|::)\s*([A-Za-z_$][\w$]*)")
+MEMBER = re.compile(r"(?<![\w$\])])([\w$\])]++)\s*+(?:\.|->|::)\s*+([A-Za-z_$][\w$]*+)")
+LONGEST_LINE = 400
+"""More characters than a declaration of a variable has on a line."""
 DECLARED = re.compile(
     r"^\s*(?:(?:export|const|let|var|val|final|auto|private|static)\s+)*(?:[A-Z][\w<>\[\],.? ]*\s+)?"
     r"\$?(?P<name>[A-Za-z_$][\w$]*)\s*(?::\s*[^=]+?)?\s*(?::=|=)(?![=>])"
@@ -38,7 +40,9 @@ def find_wiring(
     """
     found = Wiring(set(mounts))
     declared = {
-        m["name"]: n for n, line in enumerate(lines) if (m := DECLARED.match(line)) and _is_whole(line)
+        m["name"]: n
+        for n, line in enumerate(lines)
+        if len(line) <= LONGEST_LINE and (m := DECLARED.match(line)) and _is_whole(line)
     }
     waiting = list(mounts)
     while waiting:

@@ -7,7 +7,7 @@ import msgspec
 
 from yandrel.errors import ConfigError, suggest
 
-STEP = re.compile(r"\s*(->|=>)\s*")
+STEP = re.compile(r"(?:(?<!\s)\s++)?+(->|=>)\s*+")
 
 
 class Arrow(msgspec.Struct, frozen=True):

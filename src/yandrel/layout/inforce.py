@@ -10,7 +10,7 @@ from typing import Any
 from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.config import Layout, builtin_table, lay_over
 
-ITEM = re.compile(r'"[^"]*"\s*,?\s*(?:#.*)?\Z')
+ITEM = re.compile(r'"[^"]*+"\s*+,?\s*+(?:#.*)?\Z')
 
 
 @dataclass(frozen=True)

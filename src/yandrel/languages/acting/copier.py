@@ -52,7 +52,7 @@ SAID = re.compile(
     r"^(?P<lead>\s*(?:/\*\*?|///?|\*|#)?\s*(?:<summary>)?\s*)(?P<text>[^@<*/\s].*?)?(?P<tail>\s*(?:</summary>)?\s*(?:\*/)?)$"
 )
 KEPT = re.compile(
-    r"^\s*(?:/\*\*?|///?|\*|#)?\s*(?:@|<(?!summary)|-\s|\*/\s*$|/\*\*\s*$|</summary>|<summary>\s*$)"
+    r"^\s*+(?:/\*\*?|///?|\*|#)?\s*+(?:@|<(?!summary)|-\s|\*/\s*+$|/\*\*\s*+$|</summary>|<summary>\s*+$)"
 )
 
 

@@ -45,7 +45,9 @@ NAMES = frozenset(
      "private_property_identifier", "shorthand_property_identifier", "shorthand_property_identifier_pattern"]
 )  # fmt: skip
 CALLED = re.compile(rb"\s*(?:!!|!)?\??(?:\.|->)\s*(\w+)")
-KEPT_IN = re.compile(rb"(?:\bthis\b\s*(?:\.|->)\s*|\bself\s*\.\s*|\$this\s*->\s*|#)?\$?#?(\w+)\s*=\s*\$?$")
+KEPT_IN = re.compile(
+    rb"(?:\bthis\b\s*+(?:\.|->)\s*+|\bself\s*+\.\s*+|\$this\s*+->\s*+|#)?\$?#?(?<!\w)(\w++)\s*+=\s*+\$?$"
+)
 
 
 @dataclass

@@ -31,8 +31,8 @@ CONSTRAINED = re.compile(rb"^//(?:go:build| \+build) ", re.MULTILINE)
 
 
 ANSWERS = re.compile(
-    r"\(\s*\w+\s+(?:(?P<writer>http\.ResponseWriter)\s*,\s*\w+\s+\*http\.Request"
-    r"|\*?(?P<context>gin\.Context|echo\.Context|fiber\.Ctx))\s*,?\s*\)"
+    r"\(\s*+\w++\s++(?:(?P<writer>http\.ResponseWriter)\s*+,\s*+\w++\s++\*http\.Request"
+    r"|\*?(?P<context>gin\.Context|echo\.Context|fiber\.Ctx))\s*+,?\s*+\)"
 )
 SERVES = "ServeHTTP"
 """The method of everything that stands in a chain of handlers, middleware too."""

@@ -15,7 +15,7 @@ HEAD = rb"[A-Za-z_\x80-\xff](?<![\w\0\x80-\xff].)(?:(?<!\..)|(?<=\.\.\..))[\w\x8
 NAME = re.compile(rb"%b(?:\.\0*[A-Za-z_\x80-\xff][\w\x80-\xff]*)?" % HEAD)
 """A name, and the next after a dot."""
 TYPED = (
-    re.compile(rb"[(,]\s*(\w++)(?:, \w++)*+ (?:[*\[\]]|\.\.\.)*+(?P<type>\w+)"),
+    re.compile(rb"[(,]\s*+(\w++)(?:, \w++){0,40}+ (?:[*\[\]]|\.\.\.)*+(?P<type>\w+)"),
     re.compile(
         rb"([\])&.(])(?:(?<=&)(?=\w+\{)|(?<=\()\*(?=\w+,)|(?<=\.)\.\.|(?<=[\])])(?:\*| \*?)?)"
         rb"(?P<type>\w++)(?!\()"

@@ -10,7 +10,7 @@ from yandrel.model.project import PathMap, Project, SourceRoot, Units
 
 MANIFESTS = ("go.mod", "go.work")
 MODULE = re.compile(rb"^module\s+\"?([^\s\"]+)\"?", re.MULTILINE)
-REQUIRED = re.compile(rb"^\s*(?:require\s+)?([\w.~-]+(?:/[\w.~-]+)*)\s+v\d", re.MULTILINE)
+REQUIRED = re.compile(rb"^[ \t]*+(?:require[ \t]++)?([\w.~-]++(?:/[\w.~-]++)*+)[ \t]++v\d", re.MULTILINE)
 LOCAL = re.compile(rb"(?<![\w/.])(\.\.?(?:/[^\s()\"]+)?)(?=\s|\)|$)", re.MULTILINE)
 ENOUGH_IMPORTS = 3
 REQUIRE_MAP = "require"

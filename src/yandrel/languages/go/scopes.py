@@ -6,7 +6,7 @@ from collections.abc import Iterator, Set
 Span = tuple[int, int]
 ASSIGNED = re.compile(rb"=:\s*([\w\x80-\xff]+(?:\s*,\s*[\w\x80-\xff]+)*)")
 """What `:=` declares, read backwards."""
-TAKEN = re.compile(rb"[(,]\s*(\w++(?:, \w++)*+) (?=(?:[*\[\]]|\.\.\.)*+\w|[\[(]|<-chan)")
+TAKEN = re.compile(rb"[(,]\s*+(\w++(?:, \w++){0,40}+) (?=(?:[*\[\]]|\.\.\.)*+\w|[\[(]|<-chan)")
 """Parameters, receivers and named results: names before a type."""
 VARIABLES = re.compile(rb"var(?<!\wvar)\s+(?:\((.*?)\n[ \t]*\)|(\w+(?:, \w+)*))", re.DOTALL)
 DECLARED = re.compile(rb"^[ \t]*(\w+(?:, \w+)*)[ \t]+[\w*\[(=<]", re.MULTILINE)

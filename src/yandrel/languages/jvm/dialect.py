@@ -364,8 +364,8 @@ class JvmDialect(Dialect):
 
 
 NATIVE = re.compile(
-    rb"\bnative\s+(?:[\w.]+(?:<[^;{}]*>)?(?:\[\])*\s+)+(\w+)\s*\([^;{}]*\)[^;{}]*;"
-    rb"|\bexternal\s+(?:\w+\s+)*fun\s+(\w+)"
+    rb"\bnative\s++[^;{}()]{0,400}(?<!\w)(\w++)\s*+\([^;{}]{0,2000}+;"
+    rb"|\bexternal\s++(?:(?!fun\b)\w++\s++){0,12}+fun\s++(\w++)"
 )
 """A method that a library outside of the language implements, which finds it by its class's name."""
 

@@ -29,11 +29,11 @@ from yandrel.languages.trees import dotted_text, text_of
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, Mention, Problem, When
 
 DECLARED = re.compile(
-    rb"^(?:@[\w.]+(?:\([^)\n]*\))?\s+)*"
+    rb"^(?:@[\w.]++(?:\([^)\n]*+\))?\s++)*+"
     rb"(?:(?:public|internal|private|open|abstract|sealed|data|inline|enum|annotation|expect|actual|fun|suspend"
-    rb"|operator|infix|tailrec|const|lateinit|external|value)\s+)*"
-    rb"(?P<kind>class|interface|object|fun|val|var|typealias)\s+(?:<[^>\n]*>\s*)?"
-    rb"(?:(?P<owner>[\w<>?*, ]+)\.)?(?P<name>\w+)",
+    rb"|operator|infix|tailrec|const|lateinit|external|value)\s++)*"
+    rb"(?P<kind>class|interface|object|fun|val|var|typealias)\s++(?:<[^>\n]*+>\s*+)?"
+    rb"(?:(?P<owner>[\w<>?*, ]++)\.)?(?P<name>\w++)",
     re.MULTILINE,
 )
 """What stands at the top of a file that cannot be read whole."""

@@ -27,7 +27,7 @@ MODIFIERS = (
 )
 TAKEN = re.compile(rb"[(,]\s*+%b(%b)\s*+:(?!:)" % (MODIFIERS, PART))
 HELD = re.compile(rb"va[lr](?<!\wva.)\s+(?:<[^>\n]*>\s*)?(?:(%b)(?![\w.<?])|\(([^()]*)\))" % PART)
-LAMBDA = re.compile(rb"\{[ \t]*([\w ,():<>?.*]*?)->")
+LAMBDA = re.compile(rb"\{[ \t]*+([\w ,():<>?.*]*+)->")
 LOOP = re.compile(rb"for \((?:(%b)|\(([^()]*)\))" % PART)
 INSIDE = [
     re.compile(rb"%b(?<![\w.:]%b) (?:<[^>\n]*> )?(%b)(?![\w.<?])" % (word, word, PART))

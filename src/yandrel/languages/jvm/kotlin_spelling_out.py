@@ -9,7 +9,8 @@ NAMELESS = re.compile(rb"\bfun\((?P<names>[\w, ]*)\)(?P<gap> ?)\{")
 LAST_COMMA = re.compile(rb",(?=\s*>)")
 CATCH = re.compile(rb"\}(?P<gap>[ \t]*\r?\n[ \t]*)(?=(?:catch|finally)\b)")
 ENTRY = re.compile(
-    rb"^(?P<entry>[ \t]*[A-Z]\w*(?:\([^\n]*\))?[ \t]*\{[^\n]*[^\s;])[ \t](?=\}[ \t]*[,;]?[ \t]*(?://[^\n]*)?\r?$)",
+    rb"^(?P<entry>[ \t]*+[A-Z]\w*+(?:\((?:[^\n()]++|\([^\n()]*+\))*+\))?[ \t]*+\{[^\n]*[^\s;])[ \t]"
+    rb"(?=\}[ \t]*+[,;]?[ \t]*+(?://[^\n]*+)?\r?$)",
     re.MULTILINE,
 )
 """An entry of an enum with its members on the same line."""
@@ -32,9 +33,8 @@ CALLED_LIKE_KEYWORD = re.compile(
     rb"|get\([^)]|set\([^()\n]*,|constructor[ \t]*(?:\?[:.]|\.))"
 )
 """A statement that begins with a name that is a keyword elsewhere."""
-ON_ONE_LINE = re.compile(
-    rb"^[^\n\"]*\b(?:class|interface|object)\b[^\n\"]*\{[^\n\"]*\}[ \t]*\r?$", re.MULTILINE
-)
+PLAIN_LINE = re.compile(rb"^[^\n\"]*+$", re.MULTILINE)
+TYPE_WORD = re.compile(rb"\b(?:class|interface|object)\b")
 LAST_BLANK = re.compile(rb"(?<=[^\s;{]) (?=\})")
 
 
@@ -53,7 +53,7 @@ def spell_out(source: bytes) -> bytes:
     plain = LAST_COMMA.sub(b" ", plain)
     plain = DYNAMIC.sub(b"dynamiC", plain)
     plain = ENTRY.sub(lambda found: found["entry"] + b";", plain)
-    plain = ON_ONE_LINE.sub(lambda found: LAST_BLANK.sub(b";", found[0]), plain)
+    plain = PLAIN_LINE.sub(lambda found: _end_members(found[0]), plain)
     plain = CALLED.sub(lambda found: found["margin"] + b" " + found["name"] + b" ", plain)
     plain = CATCH.sub(lambda found: found["gap"] + b"}", plain)
     plain = NAMELESS.sub(lambda found: b"{   %b%b->" % (found["names"], found["gap"]), plain)
@@ -86,3 +86,12 @@ def _find_blanks(source: bytes, start: int, count: int) -> list[int]:
         if len(found) >= count or source.startswith(b"{", blank.end()):
             break
     return found[:count]
+
+
+def _end_members(line: bytes) -> bytes:
+    """Return a line with its last members ended, where it is a whole type in braces."""
+    if not line.rstrip(b" \t\r").endswith(b"}"):
+        return line
+    word = TYPE_WORD.search(line)
+    opened = line.find(b"{", word.end()) if word is not None else -1
+    return LAST_BLANK.sub(b";", line) if 0 <= opened < line.rfind(b"}") else line

@@ -13,7 +13,7 @@ READS = "reads"
 HANDS_OUT = "hands out"
 NAME = re.compile(rb"\bmodule\s+([\w.]+)\s*\{")
 REQUIRES = re.compile(rb"\brequires\s+((?:static\s+|transitive\s+)*)([\w.]+)\s*;")
-EXPORTS = re.compile(rb"\bexports\s+([\w.]+)\s*(?:to\s+([\w.,\s]+))?;")
+EXPORTS = re.compile(rb"\bexports\s++([\w.]++)\s*+(?:to\s++([\w.,\s]++))?;")
 TRANSITIVE = "transitive "
 PASSED_ON = {
     "java.desktop": ("java.xml", "java.datatransfer"),

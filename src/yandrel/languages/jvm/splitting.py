@@ -21,7 +21,7 @@ REQUEST = re.compile(
     rb"|ApplicationCall|HttpRequest)\b"
 )
 """A parameter that only those who answer requests take."""
-PRIVATE = re.compile(rb"\A(?:(?:/\*.*?\*/|//[^\n]*\n|@\w+(?:\([^)\n]*\))?)\s*)*(private)\b", re.DOTALL)
+PRIVATE = re.compile(rb"\A(?:(?>/\*.*?\*/|//[^\n]*+\n|@\w++(?:\([^)\n]*+\))?)\s*+)*+(private)\b", re.DOTALL)
 """A declaration that begins with being seen by its file alone, after comments and annotations."""
 PARAMETER = re.compile(rb"[(,]\s*(\w+)\s*:")
 SAID = {"public", "protected", "private"}

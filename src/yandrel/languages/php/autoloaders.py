@@ -10,7 +10,7 @@ from yandrel.languages.named.content import Content
 from yandrel.languages.php.paths import OPEN
 
 REGISTERED = "spl_autoload_register"
-FOLDER = re.compile(rb"(?:\$\w+|\})?(?P<text>[\w./-]*/)(?=['\"]|\{?\$)")
+FOLDER = re.compile(rb"(?:\$\w++|\}|(?<![\w./$-]))(?P<text>[\w./-]*+(?<=/))(?=['\"]|\{?\$)")
 """What stands, in a text, right before its end or before a name that is put in."""
 OWN_FOLDER = re.compile(rb"(?:\b__DIR__|\b__FILE__[ \t]*\))[ \t]*\.[ \t]*['\"]\Z")
 """What stands before a text that goes on from the folder of the file itself."""

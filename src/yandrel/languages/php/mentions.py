@@ -41,7 +41,7 @@ MARKS = re.compile(rb"#\[")
 MARK = re.compile(rb"([(\[])|([)\]])|(?<![\w$\\\x80-\xff])%b" % NAME)
 EMAN = rb"[\w\\\x80-\xff]++"
 OWNER = re.compile(rb"::\s*(%b)(?!\$|>-|::)" % EMAN)
-CALLED = re.compile(rb"\(\s*(%b)(?!\$|>-|::|\s*&?\s*noitcnuf\b|\s+wen\b)" % EMAN)
+CALLED = re.compile(rb"\(\s*+(%b)(?!\$|>-|::|\s*+&?\s*+noitcnuf\b|\s++wen\b)" % EMAN)
 TYPED = re.compile(rb"\$(?:\.\.\.)?&?\s+(%b(?:\s*[|&]\s*%b)*+)(?!\$|>-|::)" % (EMAN, EMAN))
 BACKWARDS = ((OWNER, "type"), (CALLED, "function"), (TYPED, "type"))
 BRACKET = re.compile(rb"[()]")
@@ -49,7 +49,7 @@ SIGNATURE = re.compile(rb"\b(?:function|fn)\b\s*&?\s*\w*\s*\Z")
 LONGEST = 2000
 """More bytes than what a function takes is written with."""
 LONGEST_NAME = 80
-SEPARATOR = re.compile(rb"\s*[|&,]\s*")
+SEPARATOR = re.compile(rb"(?:(?<!\s)\s++)?+[|&,]\s*+")
 WORDS = frozenset(
     b"abstract and array as break case catch class clone const continue declare default die do echo else "
     b"elseif empty enum eval exit extends final fn for foreach from function global goto if implements in "

@@ -22,9 +22,9 @@ ROOT = "\0"
 DEFINED = re.compile(rb"define\s*\(\s*(['\"])(\w+)\1\s*,\s*([^;\n]{1,200}?)\)\s*;")
 CONSTANT = re.compile(rb"const[ \t]+(\w+)[ \t]*=[ \t]*([^;\n]{1,200});")
 PATH_LIKE = re.compile(rb"__DIR__|__FILE__|['\"][\w./-]*['\"]")
-NAMED = re.compile(r"['\"][^'\"]*\w[^'\"]*['\"]")
+NAMED = re.compile(r"['\"][^'\"\w]*+\w[^'\"]*+['\"]")
 """A text in an expression that names a folder."""
-TOKEN = re.compile(r"\s*(?:(?P<text>'[^'\\]*'|\"[^\"\\$]*\")|(?P<word>\w+)|(?P<sign>[().,]))")
+TOKEN = re.compile(r"(?:(?<!\s)\s++)?+(?:(?P<text>'[^'\\]*'|\"[^\"\\$]*\")|(?P<word>\w+)|(?P<sign>[().,]))")
 
 
 def find_folder_constants(source: bytes) -> Iterator[tuple[str, str]]:

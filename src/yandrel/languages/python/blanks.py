@@ -2,7 +2,7 @@
 
 import re
 
-RUN = re.compile(rb"(?:[ \t]*\r?\n){4,}")
+RUN = re.compile(rb"(?<![ \t])(?:[ \t]*+\r?\n){4,}+")
 BLOCK = re.compile(rb"(?:async )?(?:def|class)\b|@")
 
 

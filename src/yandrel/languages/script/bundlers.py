@@ -9,14 +9,14 @@ from yandrel.model.changes import Edit, Relocation
 from yandrel.model.project import PathMap
 from yandrel.model.untyped import parse_json, texts_of
 
-ALIASES = re.compile(r"\balias['\"]?\s*:\s*(?:\w+\()?\s*(?P<open>[{\[])")
+ALIASES = re.compile(r"\balias['\"]?\s*+:\s*+(?:\w++\()?\s*+(?P<open>[{\[])")
 PLACE = (
     r"(?:(?:path\.)?(?:resolve|join)\(\s*(?:__dirname|import\.meta\.dirname|process\.cwd\(\))\s*,\s*"
     r"(?P<joined>['\"][^)]*['\"])\s*\)"
     r"|(?:fileURLToPath\(\s*)?new\s+URL\(\s*['\"](?P<url>[^'\"]+)['\"]\s*,\s*import\.meta\.url\s*\)"
     r"|['\"](?P<plain>[^'\"\n]+)['\"])"
 )
-ENTRY = re.compile(r"(?P<quote>['\"]?)(?P<name>[@~#$\w][\w@~#$./*-]*)(?P=quote)\s*:\s*" + PLACE)
+ENTRY = re.compile(r"(?P<quote>['\"]?)(?P<name>[@~#$\w][\w@~#$./*-]{0,60}+)(?P=quote)\s*+:\s*+" + PLACE)
 FOUND = re.compile(
     r"\bfind\s*:\s*['\"](?P<name>[^'\"\n]+)['\"]\s*,\s*(?:\w+\s*:\s*\w+\s*,\s*)?replacement\s*:\s*" + PLACE
 )

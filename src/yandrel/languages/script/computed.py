@@ -18,8 +18,8 @@ LISTING = (
 )  # fmt: skip
 """What a module holds that lists folders."""
 OWN = re.compile(
-    rb"\b(?:__dirname|import\.meta\.dirname)\s*"
-    rb"(?:,(?P<parts>(?:\s*['\"][^'\"\n]*['\"]\s*,?)+)\s*\)|\+\s*(?P<quote>['\"])(?P<text>[^'\"\n]*)(?P=quote))"
+    rb"\b(?:__dirname|import\.meta\.dirname)\s*+"
+    rb"(?:,(?P<parts>(?:\s*+['\"][^'\"\n]*+['\"]\s*+,?)++)\s*+\)|\+\s*(?P<quote>['\"])(?P<text>[^'\"\n]*)(?P=quote))"
     rb"|\$\{(?:__dirname|import\.meta\.dirname)\}(?P<woven>[^`$\n]*)`"
 )
 """A path that goes on from a module's own folder."""

@@ -31,7 +31,8 @@ TOGETHER = re.compile(
 """The form that most imports have: nothing but names, none of them called otherwise."""
 EACH = re.compile(NAME)
 ITEM = re.compile(
-    rb"\s*+(?P<whole>(?:type\s+)?(?P<name>%b)(?:\s+as\s+(?P<alias>%b))?)\s*+(?:,|\Z)" % (PLAIN, PLAIN)
+    rb"(?:(?<!\s)\s++)?+(?<![\w$])(?P<whole>(?:type\s++)?(?P<name>%b)(?:\s++as\s++(?P<alias>%b))?)\s*+(?:,|\Z)"
+    % (PLAIN, PLAIN)
 )
 KINDS = {b"import": "import", b"export": "reexport"}
 

@@ -12,14 +12,14 @@ from yandrel.languages.script.components import is_component
 from yandrel.languages.script.grammar import GRAMMARS, dialect_of, parse, parse_as_written
 
 MOCKED = (
-    rb"\s*\.\s*(?:mock|unmock|doMock|dontMock|requireActual|requireMock|importActual|importMock|setMock"
+    rb"\s*+\.\s*+(?:mock|unmock|doMock|dontMock|requireActual|requireMock|importActual|importMock|setMock"
     rb"|unstable_mockModule|replace|replaceEsm|createMockFromModule)"
 )
-GIVEN = rb"\s*(?:<[^>()]*(?:\([^()]*\))?[^>()]*>)?\s*\(\s*(?=['\"`])"
+GIVEN = rb"\s*+(?:<[^>()]{0,400}+(?:\([^()]{0,400}+\))?[^>()]{0,400}+>)?\s*+\(\s*+(?=['\"`])"
 CALLS = {
     word: re.compile(word + rb"(?<!\w%b)" % word + after + GIVEN)
     for word, after in (
-        (b"require", rb"(?:\s*\.\s*resolve)?"),
+        (b"require", rb"(?:\s*+\.\s*+resolve)?"),
         (b"import", b""),
         (b"proxyquire", rb"(?:%b)?" % MOCKED),
         (b"jest", MOCKED),

@@ -12,7 +12,7 @@ UNKNOWN = re.compile(rb"import\(['\"][^'\"\n]*['\"]\)(?:\.[\w$]+)*[<\[]")
 """What no file holds that the grammar reads as it is."""
 ASKED_FOR = re.compile(rb"\b(?:typeof|readonly)\s+(?=import\s*\(\s*['\"])")
 IN_BRACKETS = re.compile(rb"(?<=[\s:<|&=,>(])\((?=\s*(?:typeof\s+)?import\s*\(\s*['\"])")
-LISTS = re.compile(rb"(?:\s*\[\s*(?:\"[^\"\n]*\"|'[^'\n]*'|\d+)?\s*\])+")
+LISTS = re.compile(rb"(?:\s*+\[\s*+(?:\"[^\"\n]*+\"|'[^'\n]*+'|\d++)?\s*+\])++")
 LISTS_OF_SEVERAL = re.compile(rb"\)((?:[ \t]*\[[ \t]*\])+)")
 TYPES_OF_ALL = re.compile(rb"^[ \t]*export[ \t]+(type)[ \t]*\*", re.MULTILINE)
 VARIANCE = re.compile(

@@ -15,10 +15,10 @@ from yandrel.model.split import CrowdedFile
 
 HANDLER = re.compile(rb"[^(]*\(\s*(?:req|request|_req|_request|ctx|context|c)\b[^)]*\)")
 """A function whose own first parameter is a request; not one that takes such a function."""
-MIDDLEWARE = re.compile(rb"\(\s*\w+[^,)]*,\s*\w+[^,)]*,\s*next\b")
+MIDDLEWARE = re.compile(rb"\(\s*+\w[^,)]{0,300}+,\s*+\w[^,)]{0,300}+,\s*+next\b")
 DATA_MODEL = re.compile(
-    rb"=\s*(?:mongoose\.(?:model|models)\b|new\s+(?:mongoose\.)?Schema\s*\(|mongoose\.Schema\s*\("
-    rb"|(?:mongoose\.)?model\s*(?:<[^>]*>)?\s*\(|(?:sequelize|db|database|connection)\.define\s*\()"
+    rb"=\s*+(?:mongoose\.(?:model|models)\b|new\s++(?:mongoose\.)?Schema\s*+\(|mongoose\.Schema\s*+\("
+    rb"|(?:mongoose\.)?model\s*+(?:<[^>]{0,400}+>)?\s*+\(|(?:sequelize|db|database|connection)\.define\s*\()"
 )
 CONNECTION = re.compile(
     rb"=\s*(?:await\s+)?(?:new\s+(?:[\w.]+\.)?(?:Database|Pool|Client|Sequelize|PrismaClient|MongoClient|DataSource|Redis)"

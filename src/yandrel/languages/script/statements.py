@@ -41,7 +41,8 @@ class Style:
 
 
 IMPORT_END = re.compile(
-    rb"(?:from|require\(|import)[ \t]*['\"][^'\"\n]*['\"]\)?(?:\([^()\n]*\)|\.\w+)*[ \t]*(;?)[ \t]*(?://[^\n]*)?\r?$",
+    rb"(?:from|require\(|import)[ \t]*+['\"][^'\"\n]*+['\"]\)?(?:\([^()\n]*+\)|\.\w++)*+"
+    rb"[ \t]*+(;?)[ \t]*+(?://[^\n]*+)?\r?$",
     re.MULTILINE,
 )
 

@@ -17,7 +17,7 @@ from yandrel.languages.swift.grammar import (
 from yandrel.languages.trees import Lead, text_of
 
 DOC_NAME = re.compile(rb"``([A-Za-z_]\w*)")
-MARKS = re.compile(rb"[ \t]*((?:@\w+(?:\([^()\n]*\))?[ \t]*)*)(?:\w+[ \t]+)?import\b")
+MARKS = re.compile(rb"[ \t]*+((?:@\w++(?:\([^()\n]*+\))?[ \t]*+)*+)(?:\w++[ \t]++)?import\b")
 """What is said of an import ahead of it, such as that what is internal is seen by it."""
 NAMING = frozenset(
     {"parameter", "function_declaration", "property_declaration", "class_declaration", "enum_entry"}

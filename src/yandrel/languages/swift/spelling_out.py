@@ -10,8 +10,8 @@ WORDS = re.compile(
 )
 """Words of newer versions that change nothing about which names are used."""
 NOTHING = re.compile(
-    rb"((?:[(\[,=:{;]|\b(?:return|in|else|yield))[ \t]*(?://[^\n]*)?\s*|\n[ \t]*)\(\)"
-    rb"(?=[ \t]*(?:[)\],;}\n]|//|/\*|as\b|is\b|$))"
+    rb"((?:[(\[,=:{;]|\b(?:return|in|else|yield))[ \t]*+(?://[^\n]*+)?\s*+|\n[ \t]*+)\(\)"
+    rb"(?=[ \t]*+(?:[)\],;}\n]|//|/\*|as\b|is\b|$))"
 )
 """The empty tuple as a value."""
 NO_VALUE = re.compile(rb"\btypealias\b[^=\n]*=\s*$|\b_:\s*$")

@@ -12,7 +12,9 @@ from yandrel.model.split import CrowdedFile, SplitPiece
 
 PROGRAM = "main.swift"
 MIGRATIONS = frozenset({"Migration", "AsyncMigration"})
-DECLARES_ROUTES = re.compile(rb"\A[^{]*\(\s*_?\s*\w+\s*:\s*(?:any\s+)?(?:Application|RoutesBuilder|Router\b)")
+DECLARES_ROUTES = re.compile(
+    rb"\A[^{]*\(\s*+_?\s*+\w++\s*+:\s*+(?:any\s++)?(?:Application|RoutesBuilder|Router\b)"
+)
 
 
 OF_ITS_OWN = re.compile(rb"\b([a-z]\w*)\s*:(?!:)|\b(?:let|var)\s+([a-z]\w*)|\{\s*([a-z]\w*)\s+in\b")

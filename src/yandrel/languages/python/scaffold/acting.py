@@ -15,7 +15,7 @@ from yandrel.model.words import pascal, words_of
 
 Node = tree_sitter.Node
 VERBS = frozenset(["get", "post", "put", "patch", "delete", "route", "api_route"])
-ROUTED = re.compile(rb"^\s*@[\w.]+\(\s*['\"]", re.MULTILINE)
+ROUTED = re.compile(rb"^[ \t]*+@[\w.]++\(\s*+['\"]", re.MULTILINE)
 HTTP = re.compile(r"\b(GET|PUT|PATCH|DELETE)\b")
 
 
