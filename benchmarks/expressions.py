@@ -85,7 +85,8 @@ def find_expressions() -> list[Named]:
             for expression in _inside(value):
                 users = [
                     text for path, text in sources.items()
-                    if str(path) == loaded.__file__ or re.search(rf"from {module.name} import[^#]*\b{name}\b", text)
+                    if str(path) == loaded.__file__
+                    or re.search(rf"from {module.name} import[^#]*\b{name}\b", text)
                 ]  # fmt: skip
                 calls = set(re.findall(rf"\b{re.escape(name)}(?:\[[^\]]*\])?\.(\w+)\(", "\n".join(users)))
                 named = Named(
@@ -212,7 +213,9 @@ def find_slow(named: Named) -> Slow | None:
             if longest < NOTICED or (worst is not None and longest <= worst.seconds):
                 continue
             shortest = min(measure(expression, named, texts[0]) for _ in range(3))
-            longest = min(longest, measure(expression, named, texts[-1]))
+            longest = min(longest, *(measure(expression, named, texts[-1]) for _ in range(2)))
+            if longest < NOTICED:
+                continue
             if longest >= LIMIT or longest > GROWTH * max(shortest, 1e-6):
                 worst = Slow(named, longest, head, unit, tail)
                 if longest >= LIMIT:

@@ -197,7 +197,7 @@ def check(
     prefixes = [_from_root(workspace, path) for path in paths]
     chosen = _chosen_rules(only)
     judged = judge(workspace)
-    accepted = read_accepted(workspace.root)
+    accepted = read_accepted(workspace.files.read)
     written = ""
     if accept:
         workspace.refuse_if_cut_off()

@@ -11,7 +11,8 @@ from yandrel.files.contents import Changes
 from yandrel.files.text import Encoding, Source
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import is_manifest, language_of, load_language
-from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits, find_edit_fault
+from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
+from yandrel.moves.exact_edits import find_edit_fault
 
 FEW_WORDS = 12
 

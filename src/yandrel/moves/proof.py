@@ -138,7 +138,7 @@ def prove(index: CodeIndex, plan: ChangePlan, foresight: Foresight | None = None
         for new, raw in foresight.texts.items():
             if language_of(new) == name:
                 old = next((c.old for c in plan.files if c.new == new), "")
-                refusals += _loose_ends(language, view, after, plan, old, new, raw)
+                refusals += _loose_ends(index, language, view, after, plan, old, new, raw)
     return proof
 
 
@@ -417,6 +417,7 @@ def _names_at(roots: set[str], paths: Iterable[str]) -> set[str]:
 
 
 def _loose_ends(
+    index: CodeIndex,
     lang: Language,
     before: View,
     after: View,
@@ -435,8 +436,10 @@ def _loose_ends(
     units |= {s.unit for s, t in plan.relocation.definitions.items() if t.unit == new}
     then: Counter[str] = Counter()
     for unit in units:
-        if unit in plan.sources:
-            then += Counter(lang.loose_ends(before, unit, plan.sources[unit]))
+        text = plan.sources.get(unit)
+        if text is None:
+            text = index.read_source(unit).data if unit in index.facts else b""
+        then += Counter(lang.loose_ends(before, unit, text))
     known = {name.rpartition(".")[2] for name in then}
     for name, _count in now.items():
         if name not in then and name.rpartition(".")[2] not in known:

@@ -4,7 +4,8 @@ import re
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of
-from yandrel.model.changes import Note, Replacement, apply_replacements
+from yandrel.model.changes import Note, Replacement
+from yandrel.moves.exact_edits import apply_replacements
 from yandrel.moves.plan import ChangePlan, FileChange, read_or_none
 
 FOLDERS = ("templates/", "jinja2/", "views/")

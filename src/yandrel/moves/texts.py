@@ -8,15 +8,9 @@ from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.languages.registry import language_of
 from yandrel.layout.config import Layout
-from yandrel.model.changes import (
-    Edit,
-    Note,
-    Replacement,
-    apply_edits,
-    apply_replacements,
-    tell_leaving,
-)
+from yandrel.model.changes import Edit, Note, Replacement, apply_edits, tell_leaving
 from yandrel.model.graph import Symbol
+from yandrel.moves.exact_edits import apply_replacements
 from yandrel.moves.namespaces import (
     edit_relative_names,
     find_left_namespaces,

@@ -1,11 +1,8 @@
 """yandrel.accepted.toml: the findings that were there when the rules were adopted."""
 
-import os
-from collections.abc import Iterable
-from pathlib import Path
+from collections.abc import Callable, Iterable
 
 from yandrel.errors import ConfigError
-from yandrel.files.rooted import read_plain
 from yandrel.model.results import Finding
 from yandrel.model.untyped import parse_toml, texts_of
 
@@ -17,12 +14,15 @@ accepted = [
 """
 
 
-def read_accepted(root: Path) -> frozenset[str]:
-    """Return the keys of the accepted findings; raises ConfigError for a file that is not as written."""
-    if not os.path.lexists(root / ACCEPTED_NAME):
-        return frozenset()
+def read_accepted(read: Callable[[str], bytes]) -> frozenset[str]:
+    """Return the keys of the accepted findings; `read` returns the bytes of a file of the application.
+
+    Raises ConfigError for a file that is not as it was written.
+    """
     try:
-        table = parse_toml(read_plain(root / ACCEPTED_NAME))
+        table = parse_toml(read(ACCEPTED_NAME))
+    except FileNotFoundError:
+        return frozenset()
     except OSError as error:
         raise ConfigError(
             f"cannot be read ({error.strerror})", where=ACCEPTED_NAME, todo="remove it"

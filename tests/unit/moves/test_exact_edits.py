@@ -3,8 +3,9 @@
 import pytest
 
 from yandrel.errors import RefusedError
-from yandrel.model.changes import Replacement, apply_replacements, find_edit_fault
+from yandrel.model.changes import Replacement
 from yandrel.moves.configuration import find_broken_configuration
+from yandrel.moves.exact_edits import apply_replacements, find_edit_fault
 from yandrel.moves.plan import FileChange
 
 SOURCE = b"from shop import Hive, Keeper"
