@@ -218,14 +218,16 @@ def _top_level(picture: Picture) -> tuple[list[str], str]:
             break
         prefix += name + "/"
     names = sorted({u[len(prefix) :].split("/")[0] for u in counted if u.startswith(prefix)})
-    folders = [n for n in names if any(u.startswith(f"{prefix}{n}/") for u in counted)]
+    inner = (u[len(prefix) :].partition("/") for u in counted if u.startswith(prefix))
+    with_files = {name for name, slash, _ in inner if slash}
+    folders = [n for n in names if n in with_files]
     concepts = {singular(d) for d in picture.domains.values() if d and d != SHARED}
     by_role = [n for n in folders if n.lower() in ROLE_WORDS]
     by_domain = [n for n in folders if singular("_".join(concept_words(n)) or "-") in concepts]
     shown = prefix or "the top level"
     told = f" and {len(by_domain)} of {len(concepts)} domains" if concepts else ""
     text = f"{shown} shows {len(by_role)} of the roles{told} by name"
-    return [n + "/" if n in folders else n for n in names], text
+    return [n + "/" if n in with_files else n for n in names], text
 
 
 def _advice(
