@@ -22,7 +22,7 @@ test: .venv/ready
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
-	$(BIN)/python -m pytest -rsf
+	$(BIN)/python -m pytest -rsf -n auto --dist worksteal
 	$(BIN)/yandrel check
 
 bench: .venv/ready
