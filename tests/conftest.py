@@ -54,6 +54,16 @@ def needs_tool(*names: str) -> pytest.MarkDecorator:
     return pytest.mark.skipif(bool(missing) and not wanted, reason=reason)
 
 
+def pytest_addoption(parser: pytest.Parser) -> None:
+    parser.addoption("--update", action="store_true", help="write the expected results of cases anew")
+
+
+@pytest.fixture
+def update(request: pytest.FixtureRequest) -> bool:
+    """Whether the expected results are to be written anew: read the difference before it is committed."""
+    return bool(request.config.getoption("--update"))
+
+
 @pytest.fixture
 def yandrel() -> Callable[..., Result]:
     return run_yandrel

@@ -5,19 +5,24 @@ from pathlib import Path
 
 import pytest
 
-from tests.conftest import Yandrel, read_tree
+from tests.conftest import Yandrel, read_tree, write_tree
 
 CASES = sorted(path.parent for path in (Path(__file__).parent / "cases").rglob("command"))
 
 
 @pytest.mark.parametrize("case", CASES, ids=lambda path: f"{path.parent.name}/{path.name}")
-def test_case(case: Path, tmp_path: Path, yandrel: Yandrel) -> None:
+def test_case(case: Path, tmp_path: Path, yandrel: Yandrel, update: bool) -> None:
     root = tmp_path / "app"
     shutil.copytree(case / "before", root)
     before = read_tree(root)
     words = (case / "command").read_text(encoding="utf-8").split()
     done = yandrel(root, *words)
     says = f"status {done.status}\n" + (done.out + done.err).replace(str(root), "ROOT")
+    if update:
+        (case / "says").write_text(says, encoding="utf-8")
+        if (after := read_tree(root)) != before or (case / "after").exists():
+            shutil.rmtree(case / "after", ignore_errors=True)
+            write_tree(case / "after", dict(after))
     assert says == (case / "says").read_text(encoding="utf-8")
     if not (case / "after").exists():
         assert read_tree(root) == before

@@ -12,7 +12,7 @@ INTERRUPTED = 130
 
 
 class YandrelError(Exception):
-    """What is wrong, where, and what to do about it, in one line."""
+    """An error message in one line: the fault, the place, and the remedy."""
 
     status = USAGE
 
@@ -44,7 +44,7 @@ class ConfigError(YandrelError):
 
 
 class RefusedError(YandrelError):
-    """What was asked for cannot be done safely; nothing was changed."""
+    """A change that cannot be made safely; nothing was changed."""
 
     status = REFUSED
 

@@ -36,7 +36,7 @@ from yandrel.survey.picture import take_picture
 
 @dataclass(frozen=True)
 class MoveRequest:
-    """What is to be moved, and how."""
+    """A request to move things: sources with targets, or a move list, and how to carry it out."""
 
     pairs: tuple[tuple[str, str | None], ...] = ()
     move_list: str = ""
@@ -145,7 +145,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     if len(pairs) > 3:
         title += f" and {len(pairs) - 3} more"
     plan, proof, foresight = _plan_whole(workspace, step, relocation, title, generated)
-    if proof.refusals and all(refusal.why.startswith(CYCLE) for refusal in proof.refusals):
+    if proof.refusals and all(refusal.code == CYCLE for refusal in proof.refusals):
         with suppress(RefusedError):
             again = replace(relocation, drops_reexports=True)
             second = _plan_whole(workspace, step, again, title, generated)
@@ -188,11 +188,11 @@ def home_target(workspace: Workspace, source: Thing) -> Thing:
             todo="name a TARGET, or write a layout down with `yandrel adopt`",
         )  # fmt: skip
     if source.is_folder:
-        raise CallError("is a folder, and homes are of units", where=str(source), todo="name a TARGET")
+        raise CallError("is a folder, and only files have homes", where=str(source), todo="name a TARGET")
     picture = workspace.picture
     reading = picture.readings.get(source.path)
     if reading is None:
-        raise CallError("is no unit that has a role", where=str(source), todo="name a TARGET")
+        raise CallError("has no role", where=str(source), todo="name a TARGET")
     role = reading.evident or reading.role
     if source.name:
         role = dict(reading.definition_roles).get(source.name, "") or role

@@ -37,7 +37,7 @@ PLAIN_FIELDS = (Field("name", "text"),)
 
 @dataclass(frozen=True)
 class NewRequest:
-    """What is to be made: its name, and what else was said of it."""
+    """A request to create something: its name, and the choices made for it."""
 
     name: str
     layout: str = "role-first"

@@ -91,11 +91,11 @@ def _copy(
             raise RefusedError("is there already", where=path, todo="choose another name")
         source = index.read_source(unit)
         if source.problem:
-            raise RefusedError(source.problem, where=unit, todo="mend it first")
+            raise RefusedError(source.problem, where=unit, todo="fix it first")
         before = _without_shared(workspace, unit, path, source.data, changer).decode("utf-8")
         texts[path] = index.language(unit).scaffolder().settle(before, changer.change(before))
     if not texts:
-        raise RefusedError(f"no unit is named for {old.many}", where=title, todo="name another model")
+        raise RefusedError(f"no file is named for {old.many}", where=title, todo="name another model")
     _refuse_taken_prefix(workspace, new)
     edits, notes = _mounted_likewise(workspace, copied, changer)
     edits |= _support(workspace, copied, changer, texts)
@@ -205,10 +205,10 @@ def _mounted_likewise(
         elif workspace.picture.domain(unit) in ("", SHARED):
             lines = [edge.line for edge in index.edges_of(unit) if edge.unit in copied]
             place = f"{unit}:{min(lines)}" if lines else unit
-            notes.append(f"{place} names the model: look whether it must name the new one too")
+            notes.append(f"{place} mentions the model; check whether the new domain belongs there too")
     for unit in _mentioners(workspace, copied, changer):
         if unit not in edits and not any(note.startswith(unit) for note in notes):
-            notes.append(f"{unit} has a word of the model in it: look whether it must know the new one too")
+            notes.append(f"{unit} mentions the model; check whether the new domain belongs there too")
     return edits, notes
 
 

@@ -72,7 +72,7 @@ def _home_of(role: Role, name: str, domain: str) -> str:
     if missing:
         raise CallError(
             f"the home {pattern.text} asks for {', '.join(sorted(missing))}", where=role.name,
-            todo="name a unit to take as the model with --like",
+            todo="name a file to take as the model with --like",
         )  # fmt: skip
     return pattern.fill(values)
 

@@ -30,7 +30,7 @@ TEMPLATES = (".html", ".htm", ".jinja", ".jinja2", ".j2", ".txt", ".xml")
 
 @dataclass(frozen=True)
 class SplitRequest:
-    """What is to be split, and how far: `deep` lifts data work out of handlers."""
+    """A request to split a file; `deep` lifts data work out of handlers."""
 
     file: str
     layout: str = ""
@@ -108,7 +108,7 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
     problems = workspace.index.facts[unit].problems
     if source.problem or problems:
         line = f":{problems[0].line}" if problems else ""
-        raise RefusedError(source.problem or "cannot be read whole", where=unit + line, todo="mend it first")
+        raise RefusedError(source.problem or "cannot be read whole", where=unit + line, todo="fix it first")
     if source.encoding.guessed:
         raise RefusedError("is not UTF-8", where=unit, todo="save it as UTF-8 first")
     language = workspace.index.language(unit)
@@ -438,8 +438,8 @@ def _check_names(draft: Draft, unit: str, file: CrowdedFile, assignment: Assignm
             continue
         lifted = [name for name in file.owners if assignment.targets.get(name) == path]
         if not lifted:
-            raise RefusedError(f"{lost[0]} would lead nowhere in {path}", where=unit, todo="report this")
-        return dict.fromkeys(lifted, f"{lost[0]} would lead nowhere in {path}")
+            raise RefusedError(f"{lost[0]} would no longer resolve in {path}", where=unit, todo="report this")
+        return dict.fromkeys(lifted, f"{lost[0]} would no longer resolve in {path}")
     return {}
 
 

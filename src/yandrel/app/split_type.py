@@ -36,7 +36,7 @@ def split_type(
         (unit for unit, source in sources.items() if source.problem or index.facts[unit].problems), ""
     )
     if broken:
-        raise RefusedError("cannot be read whole", where=broken, todo="mend it first")
+        raise RefusedError("cannot be read whole", where=broken, todo="fix it first")
     language = index.language(thing.path)
     splitter = language.splitter(language.name_of(thing.path))
     cut = splitter.cut_type(

@@ -17,7 +17,7 @@ from yandrel.moves.undo import Choices, reversed_changes, undo_change
 
 @dataclass(frozen=True)
 class UndoRequest:
-    """How far to go back, and what to do with files edited since."""
+    """A request to undo changes, with the choices for files that were edited since."""
 
     back_to: int = 0
     keep: tuple[str, ...] = ()

@@ -18,7 +18,7 @@ from yandrel.survey.picture import Picture, take_picture
 
 @dataclass
 class Workspace:
-    """What the use cases work on; everything is computed when first needed."""
+    """An application opened for the use cases; everything is computed when first needed."""
 
     root: Path
     here: str = ""

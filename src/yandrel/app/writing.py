@@ -13,7 +13,7 @@ from yandrel.moves.plan import FileChange
 
 @dataclass(frozen=True)
 class Manner:
-    """How a change is carried out: shown only, followed by a command, and what was called."""
+    """Options of a change: preview only, a command to run after it, the call that was made."""
 
     preview: bool = False
     then: str = ""
@@ -27,7 +27,7 @@ class Manner:
 
 @dataclass(frozen=True)
 class Written:
-    """What came of it: its number in the journal (0 when only shown), the diff, the command's output."""
+    """The outcome of a change: its journal number (0 for a preview), the diff, the command's output."""
 
     number: int
     diff: str

@@ -1,4 +1,4 @@
-"""What commands share: opening the application, choosing a format, showing results."""
+"""Open the application, choose an output format and print results, for all commands."""
 
 import os
 import sys

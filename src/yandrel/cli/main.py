@@ -26,9 +26,9 @@ COMMANDS = {
     "adopt": "Write the layout that the application has into a yandrel.toml.",
     "layout": "Show the layout in force, or print a built-in one.",
     "check": "Compare imports, places, names and shapes with the layout.",
-    "new": "Make an application, a domain, an action, or one unit of a role.",
+    "new": "Make an application, a domain, an action, or one file of a role.",
     "split": "Take a crowded file or a wide interface apart.",
-    "move": "Move a unit, a folder or a definition, every reference along.",
+    "move": "Move a file, a folder or a definition, every reference along.",
     "undo": "Take changes back, to the byte.",
     "demo": "Walk the whole job through on Waxmoor, a small application.",
 }

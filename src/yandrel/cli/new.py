@@ -19,7 +19,7 @@ from yandrel.cli.running import command_runner
 @click.option("--domain", default="notes", metavar="NAME", help="app: the domain that it starts with.")
 @click.option("--fields", default="", metavar="LIST", help='What it holds: "weight: float, taken_on: date".')
 @click.option("--from", "table", default="", metavar="FILE:TABLE", help="What it holds, read from SQL.")
-@click.option("--like", default="", metavar="MODEL", help="A domain or unit to take as the model.")
+@click.option("--like", default="", metavar="MODEL", help="A domain or file to take as the model.")
 @click.option("--preview", is_flag=True, help="Show the change as a diff, and write nothing.")
 @click.option("--then", default="", metavar="COMMAND", help="Run this after it; take all back if it fails.")
 @format_option

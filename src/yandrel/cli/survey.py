@@ -6,7 +6,7 @@ from yandrel.cli.common import format_option, open_workspace, show
 
 
 @click.command("survey")
-@click.option("--why", is_flag=True, help="List every unit with the evidence for its role.")
+@click.option("--why", is_flag=True, help="List every file with the evidence for its role.")
 @format_option
 @click.pass_obj
 def command(root: str | None, why: bool, form: str) -> None:

@@ -17,7 +17,7 @@ NEW_MODE = 0o644
 
 
 class Files(Protocol):
-    """What can be asked of files; paths are relative to the root, with forward slashes."""
+    """Read access to an application's files; paths are relative to the root, with forward slashes."""
 
     root: Path
 

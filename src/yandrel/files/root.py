@@ -1,4 +1,4 @@
-"""Where the application is."""
+"""Find the root folder of an application."""
 
 from pathlib import Path
 

@@ -12,7 +12,7 @@ ONE_BYTE = "latin-1"
 
 
 class Encoding(msgspec.Struct, frozen=True):
-    """How the bytes of a file stand for text.
+    """The encoding of a file.
 
     One that is `guessed` keeps every byte of its file, but what they stand for elsewhere is not known.
     """

@@ -1,4 +1,4 @@
-"""Which files an application has: .gitignore kept, links not followed, vendored folders left out."""
+"""Walk an application's files: obey .gitignore, follow no links, leave vendored folders out."""
 
 import os
 import stat

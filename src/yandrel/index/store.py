@@ -29,7 +29,7 @@ SUM = 4
 
 
 class Row(msgspec.Struct, frozen=True):
-    """What is stored of one file."""
+    """The cached facts of one file."""
 
     path: str
     size: int

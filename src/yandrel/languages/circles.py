@@ -1,4 +1,4 @@
-"""Which units load each other in a circle."""
+"""Find groups of files that load each other."""
 
 from collections.abc import Iterable, Mapping
 

@@ -131,7 +131,7 @@ class CopyingScaffolder:
         if made is None:
             raise CallError(
                 f"no {role} here shows how one is written",
-                todo="name a unit to take as the model with --like",
+                todo="name a file to take as the model with --like",
             )
         return made
 

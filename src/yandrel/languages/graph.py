@@ -1,4 +1,4 @@
-"""What every language's graph keeps: each unit's references, resolved once, and who names whom."""
+"""Keep each file's references, resolved once, and the files that name each file."""
 
 from abc import ABC, abstractmethod
 from collections.abc import Mapping

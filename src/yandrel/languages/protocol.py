@@ -1,4 +1,4 @@
-"""What Yandrel asks of a language. All of it is pure: no disk, no yandrel.toml.
+"""The protocol of a language. All of it is pure: no disk, no yandrel.toml.
 
 Two habits are kept out on purpose. A namespace is not a unit: `View` gives edges between units
 and symbols, whatever import, neighbourhood or enclosing namespace they come from. And a
@@ -164,7 +164,7 @@ class Language(Protocol):
 
 @runtime_checkable
 class Scaffolder(Protocol):
-    """How new units of a language are written, and wired into what is there."""
+    """Write new files of a language, and wire them into the application."""
 
     suffix: str
 
@@ -250,7 +250,7 @@ class Scaffolder(Protocol):
 
 
 class Splitter(Protocol):
-    """How crowded files of a language are taken apart. `roles` are what names and bases tell."""
+    """Take crowded files of a language apart. `roles` are those that names and bases tell."""
 
     def read(
         self, unit: str, source: bytes, roles: Mapping[str, str], skip: frozenset[str] = frozenset()

@@ -1,4 +1,4 @@
-"""What every language's reader looks for in the same way: what could not be read, and secrets."""
+"""Checks shared by all readers: syntax problems and secrets."""
 
 import re
 from collections.abc import Iterable, Iterator

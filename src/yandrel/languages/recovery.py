@@ -1,4 +1,4 @@
-"""What a file that cannot be read whole seems to define, by its text: others name it all the same."""
+"""Find the definitions of an unparsable file by its text, since other files name them."""
 
 import re
 from collections.abc import Iterable, Iterator, Mapping

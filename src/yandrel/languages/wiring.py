@@ -19,7 +19,7 @@ DECLARED = re.compile(
 
 @dataclass
 class Wiring:
-    """Which lines are said again, and the names that get others in what is said."""
+    """The lines to repeat, and the new names of variables in them."""
 
     lines: set[int] = field(default_factory=set)
     renamed: dict[str, str] = field(default_factory=dict)

@@ -22,7 +22,7 @@ SHARED = "shared"
 
 
 class KnownBy(msgspec.Struct, frozen=True):
-    """What tells a role of the application's own: globs over names, bases and marks."""
+    """The marks of a role of the application's own: globs over names, bases and decorators."""
 
     name: tuple[str, ...] = ()
     base: tuple[str, ...] = ()
@@ -38,7 +38,7 @@ class Role(msgspec.Struct, frozen=True):
 
 
 class Shape(msgspec.Struct, frozen=True):
-    """What a role's definitions look like."""
+    """The required shape of a role's definitions."""
 
     type: str = ""
     kind: str = ""
@@ -104,8 +104,8 @@ def parse_layout(raw: bytes, rules: tuple[str, ...] = ()) -> Layout:
         found = AT_LINE.match(str(error))
         if found:
             what, line, column = found.groups()
-            raise ConfigError(what, where=f"{CONFIG_NAME}:{line}:{column}", todo="mend the TOML") from error
-        raise ConfigError(str(error), where=CONFIG_NAME, todo="mend the TOML") from error
+            raise ConfigError(what, where=f"{CONFIG_NAME}:{line}:{column}", todo="fix the TOML") from error
+        raise ConfigError(str(error), where=CONFIG_NAME, todo="fix the TOML") from error
     return _Reader(table, raw, rules).read()
 
 

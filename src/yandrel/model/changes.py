@@ -1,4 +1,4 @@
-"""What is to change: where things go, edits of bytes, and what cannot be done."""
+"""Values of a change: relocations, edits of bytes, notes and refusals."""
 
 from collections.abc import Mapping
 
@@ -17,7 +17,7 @@ class Edit(Struct, frozen=True, array_like=True, order=True):
 
 
 class Note(Struct, frozen=True, order=True):
-    """Something that was left as it is and should be looked at by hand."""
+    """A reference that was left unchanged and needs a look by hand."""
 
     unit: str
     line: int
@@ -30,12 +30,16 @@ class Note(Struct, frozen=True, order=True):
 
 
 class Refusal(Struct, frozen=True):
-    """Why a change cannot be made, and what would have to change first."""
+    """Why a change cannot be made, and what would have to change first.
+
+    `code` names the reason where something else depends on which it is.
+    """
 
     unit: str
     line: int
     why: str
     todo: str = ""
+    code: str = ""
 
     def one_line(self) -> str:
         place = f"{self.unit}:{self.line}" if self.line else self.unit
@@ -43,7 +47,7 @@ class Refusal(Struct, frozen=True):
 
 
 class Relocation(msgspec.Struct, frozen=True):
-    """Where everything goes: files and folders by path, definitions by symbol, old to new.
+    """The new place of everything that moves: files and folders by path, definitions by symbol.
 
     The units of new symbols are named by their new paths. Folders end in a slash. Where
     `drops_reexports`, a package no longer hands on what leaves it. `files` are those that are not of

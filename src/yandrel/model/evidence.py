@@ -1,4 +1,4 @@
-"""What tells the role of a unit."""
+"""Evidence for the role of a file."""
 
 from msgspec import Struct
 

@@ -1,4 +1,4 @@
-"""What one file says, independent of every other file and of yandrel.toml."""
+"""The surface facts of one file, independent of every other file and of yandrel.toml."""
 
 from enum import IntEnum
 
@@ -6,7 +6,7 @@ from msgspec import Struct
 
 
 class When(IntEnum):
-    """When a reference bites."""
+    """The moment at which a reference is needed: on loading, on calling, or for types only."""
 
     LOAD = 0
     CALL = 1

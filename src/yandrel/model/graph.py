@@ -1,4 +1,4 @@
-"""What units lead to: symbols, and the edges between them."""
+"""Symbols, and the edges between them."""
 
 from enum import IntEnum
 
@@ -6,7 +6,7 @@ from msgspec import Struct
 
 
 class State(IntEnum):
-    """Where a reference leads."""
+    """The state of a reference: found, missing, outside, or uncertain."""
 
     FOUND = 0
     OUTSIDE = 1

@@ -1,4 +1,4 @@
-"""How an application's folders map to namespaces, and what a view of its code is made from."""
+"""The mapping from folders to namespaces, and the files of a language."""
 
 from collections.abc import Mapping
 
@@ -20,7 +20,7 @@ class SourceRoot(Struct, frozen=True, array_like=True):
 
 
 class PathMap(Struct, frozen=True, array_like=True):
-    """How names of a form stand for paths, for the units below a folder.
+    """A mapping from names of a pattern to paths, for the files below a folder.
 
     A `*` in `pattern` stands for what it does in each of the `targets`; `kind` says who declares it.
     """
@@ -32,7 +32,7 @@ class PathMap(Struct, frozen=True, array_like=True):
 
 
 class Project(Struct, frozen=True, array_like=True):
-    """What the project files of one language say.
+    """The project files of one language, as read.
 
     `listed` are files and folders (with a slash) that are loaded because a project file names them,
     `maps` the names that stand for paths.

@@ -1,4 +1,4 @@
-"""What the use cases answer: plain values that renderers turn into text, JSON or pictures."""
+"""Results of the use cases: plain values that renderers turn into text, JSON or pictures."""
 
 from msgspec import Struct
 
@@ -55,7 +55,7 @@ class Crowd(Struct, frozen=True):
 
 
 class SurveyReport(Struct, frozen=True):
-    """What is here, and how it is arranged."""
+    """The survey of an application."""
 
     version: int
     name: str
@@ -102,7 +102,7 @@ class Finding(Struct, frozen=True):
 
 
 class CheckReport(Struct, frozen=True):
-    """What does not fit."""
+    """The findings of a check."""
 
     version: int
     units: int
@@ -128,7 +128,7 @@ class ChangedFile(Struct, frozen=True):
 
 
 class MoveReport(Struct, frozen=True):
-    """What a change did, or would do."""
+    """The result of a move, or of its preview."""
 
     version: int
     done: bool
@@ -165,7 +165,7 @@ class HistoryRow(Struct, frozen=True):
 
 
 class UndoReport(Struct, frozen=True):
-    """What was taken back, or what could be."""
+    """The result of an undo, or the changes that can be undone."""
 
     version: int
     undone: list[HistoryRow]
@@ -195,7 +195,7 @@ class LayoutReport(Struct, frozen=True):
 
 
 class NewReport(Struct, frozen=True):
-    """What was made, or would be."""
+    """The result of `new`, or of its preview."""
 
     version: int
     done: bool
@@ -232,7 +232,7 @@ class MixedRow(Struct, frozen=True):
 
 
 class SplitReport(Struct, frozen=True):
-    """What a crowded file holds, and what a split of it did, or would do."""
+    """The pieces of a crowded file, and the result of a split or of its preview."""
 
     version: int
     done: bool
@@ -258,7 +258,7 @@ class NarrowType(Struct, frozen=True):
 
 
 class TypeSplitReport(Struct, frozen=True):
-    """How a wide type is cut; `whole` are the units that go on needing all of it."""
+    """The cut of a wide type; `whole` are the files that still need all of it."""
 
     version: int
     done: bool

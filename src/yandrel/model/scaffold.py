@@ -1,4 +1,4 @@
-"""What is to be created: fields, the words of a concept, and where each role's unit goes."""
+"""Values for creating code: fields, the words of a concept, and the home of each role."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -40,7 +40,7 @@ class Concept:
 
     @property
     def all_names(self) -> str:
-        """What all of them are called, where they are told from one of them."""
+        """Return the type name for all of a concept, distinct from the name of one."""
         return self.type_names if self.many != self.one else f"All{self.type_names}"
 
     @property

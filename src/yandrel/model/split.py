@@ -1,4 +1,4 @@
-"""What a crowded file holds, and what is to become of it."""
+"""Values of a split: pieces, groups of routes, and converted texts."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
@@ -56,7 +56,7 @@ class MixedHandler:
 
 @dataclass(frozen=True)
 class CrowdedFile:
-    """What a file holds; `text` is the file with handlers that stood inside of functions lifted out.
+    """The content of a crowded file; `text` has handlers inside of functions lifted out.
 
     `owners` are those lifted handlers, `members` what left the type that it was a member of, `rest_needs`
     what the code that is no piece uses.
@@ -105,7 +105,7 @@ class WidePart:
 
 @dataclass(frozen=True)
 class WideCut:
-    """How a wide type is cut: what all parts share, the parts, who still needs the whole, the new texts."""
+    """The cut of a wide type: shared members, the parts, users of the whole, the new texts."""
 
     type_name: str
     shared: tuple[str, ...]

@@ -62,7 +62,7 @@ class Record(msgspec.Struct):
 
 
 class SavedFile(msgspec.Struct, array_like=True):
-    """Where the content of one file is in `saved`."""
+    """The place of one file's content in `saved`."""
 
     path: str
     start: int

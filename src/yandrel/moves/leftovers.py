@@ -43,7 +43,7 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
             if new and (path, text) not in known:
                 lines.setdefault((text, new), []).append(data.count(b"\n", 0, found.start()) + 1)
         for (text, new), places in lines.items():
-            why = f"names what moves{_more(places)}; it would be {new} now"
+            why = f"names what moves{_more(places)}; its new name is {new}"
             plan.notes.append(Note(path, places[0], text, why))
 
 

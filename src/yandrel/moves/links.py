@@ -26,7 +26,7 @@ def list_links(index: CodeIndex, plan: ChangePlan) -> None:
         if named:
             names = ", ".join(named)
             plan.notes.append(
-                Note(link, 0, target, f"is a link to a unit that names {names}, gone from the link's folder")
+                Note(link, 0, target, f"is a link to a file that names {names}, gone from the link's folder")
             )
         below = [path for path in moved if path.startswith(target + "/")]
         if target in moved:

@@ -27,7 +27,7 @@ def read_move_list(root: Path, here: str, name: str) -> list[Step]:
     except OSError as error:
         raise CallError(f"cannot be read ({error.strerror})", where=name) from error
     except ValueError as error:
-        raise ConfigError(str(error), where=name, todo="mend the TOML") from error
+        raise ConfigError(str(error), where=name, todo="fix the TOML") from error
     if set(table) - {"step"} or not isinstance(table.get("step"), list) or not table["step"]:
         raise ConfigError("has no [[step]]", where=name, todo='write [[step]] and moves = ["a -> b"]')
     return [_read_step(entry, number, name) for number, entry in enumerate(table["step"], start=1)]

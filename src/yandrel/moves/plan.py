@@ -181,7 +181,7 @@ def read_candidates(
         source = index.read_source(path)
         if source.problem:
             if path in own and not (known.cookies and path in relocation.units):
-                raise RefusedError(source.problem, where=path, todo="mend it first")
+                raise RefusedError(source.problem, where=path, todo="fix it first")
             continue
         decoded[path] = source
         sources[path] = source.data

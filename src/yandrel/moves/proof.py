@@ -16,12 +16,12 @@ from yandrel.model.project import Project, Units, folders_of
 from yandrel.moves.configuration import find_broken_configuration
 from yandrel.moves.plan import ChangePlan
 
-CYCLE = "an import cycle would bite"
+CYCLE = "circular-import"
 LAST_NAME = re.compile(r"[^./\\#]*$")
 
 
 class Unaffected(Mapping[str, Resolved]):
-    """What was resolved before, for the units that a change does not reach."""
+    """Resolved references of the files that a change does not reach."""
 
     def __init__(self, view: View, facts: Mapping[str, Facts], affected: set[str]) -> None:
         self._view = view
@@ -279,7 +279,9 @@ class _Check:
                     self.lost(unit, old_edge)
             elif new_edge.state == State.FOUND and old_edge.state != State.UNCERTAIN:
                 self.refusals.append(
-                    Refusal(unit, old_edge.line, f"{old_edge.spelled} would lead to {new_edge.unit} now")
+                    Refusal(
+                        unit, old_edge.line, f"{old_edge.spelled} would resolve to {new_edge.unit} instead"
+                    )
                 )
             elif new_edge.state == State.MISSING and old_edge.state != State.MISSING:
                 self.lost(unit, old_edge)
@@ -299,7 +301,7 @@ class _Check:
 
     def lost(self, unit: str, edge: Edge) -> None:
         self.refusals.append(
-            Refusal(unit, edge.line, f"{edge.spelled} would not lead to the same thing any more")
+            Refusal(unit, edge.line, f"{edge.spelled} would no longer resolve to the same definition")
         )
 
     def compare_as_sets(self, unit: str, places: set[str]) -> None:
@@ -322,7 +324,7 @@ class _Check:
                         self.lost(unit, edge)
         self.refuse_found_now(unit, places)
         for spelled in sorted(missing - self.missing_before(unit, places)):
-            self.refusals.append(Refusal(unit, 0, f"{spelled} would lead nowhere"))
+            self.refusals.append(Refusal(unit, 0, f"{spelled} would no longer resolve"))
 
     def missing_before(self, unit: str, places: set[str]) -> set[str]:
         """Return the last names of what led nowhere already."""
@@ -342,7 +344,7 @@ class _Check:
         for edge in (edge for place in places if missing for edge in self.after.edges_of(place)):
             if edge.unit in made and edge.spelled.rpartition("/")[2] in missing:
                 self.refusals.append(
-                    Refusal(unit, edge.line, f"{edge.spelled} would lead to {edge.unit} now")
+                    Refusal(unit, edge.line, f"{edge.spelled} would resolve to {edge.unit} instead")
                 )
 
     def _holds_only_moved(self, edge: Edge, found: set[Symbol], places: set[str]) -> bool:
@@ -370,7 +372,7 @@ class _Check:
                 known = by_member.get(old, frozenset({old}))
                 if old in self.units and self.before.loading_faults_of(old, known):
                     continue
-                self.refusals.append(Refusal(old, 0, f"{CYCLE}: {fault}", self.way_out()))
+                self.refusals.append(Refusal(old, 0, f"circular import: {fault}", self.way_out(), CYCLE))
                 return
 
     def loads_as_before(self) -> bool:
@@ -443,7 +445,7 @@ def _loose_ends(
     known = {name.rpartition(".")[2] for name in then}
     for name, _count in now.items():
         if name not in then and name.rpartition(".")[2] not in known:
-            return [Refusal(old or new, 0, f"{name} would lead nowhere in {new}")]
+            return [Refusal(old or new, 0, f"{name} would no longer resolve in {new}")]
     return []
 
 

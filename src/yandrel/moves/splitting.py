@@ -1,4 +1,4 @@
-"""Where the pieces of a crowded file go: by role and concept, else where they are used."""
+"""Assign the pieces of a crowded file: by role and concept, else to their users."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
@@ -33,7 +33,7 @@ SHARED_NAME = "common"
 
 @dataclass
 class Assignment:
-    """Which piece goes where, and which stays, and why."""
+    """The assignment of pieces: the target of each, or the reason why it stays."""
 
     targets: dict[str, str] = field(default_factory=dict)
     stays: dict[str, str] = field(default_factory=dict)
@@ -88,7 +88,7 @@ def _keep_together(pieces: Mapping[str, SplitPiece], done: Assignment) -> None:
 
 
 def _spread_stays(pieces: Mapping[str, SplitPiece], stays: dict[str, str], near: set[str]) -> None:
-    """What needs something that stays must stay too, or in the same folder: a piece cannot import the entry.
+    """Keep pieces in the file, or in its folder, that need one that stays: none can import the entry.
 
     `near` is what goes to another file of the folder; more is added to it.
     """

@@ -71,7 +71,7 @@ def plan_texts(
                 edits.append(Replacement(start, end, data[start:end], new.encode(), f"names {word}"))
             else:
                 line = data.count(b"\n", 0, start) + 1
-                why = f"names what moves; it would be {new} now"
+                why = f"names what moves; its new name is {new}"
                 plan.notes.append(Note(path, line, word, why))
         if edits:
             _add(index, plan, path, raw, source, edits)

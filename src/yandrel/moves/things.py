@@ -1,4 +1,4 @@
-"""What a user names: a file, a folder, a definition, by path or as the language writes it."""
+"""Find what a user names: a file, a folder or a definition, by path or by qualified name."""
 
 import re
 from dataclasses import dataclass
@@ -87,7 +87,7 @@ def _refuse_scattered(index: CodeIndex, text: str) -> None:
     if folders:
         more = f" and {len(folders) - 3} more" if len(folders) > 3 else ""
         raise CallError(
-            f"is a namespace that follows from no folder; its units stand in {', '.join(folders[:3])}{more}",
+            f"is a namespace that follows from no folder; its files are in {', '.join(folders[:3])}{more}",
             where=text, todo="name a folder",
         )  # fmt: skip
 

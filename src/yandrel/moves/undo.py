@@ -10,7 +10,7 @@ from yandrel.moves.plan import FileChange
 
 @dataclass(frozen=True, slots=True)
 class Choices:
-    """What the user said of files that were edited since: keep them, or throw the edits away."""
+    """The user's choice for files edited since the change: keep them, or discard the edits."""
 
     keep: frozenset[str] = frozenset()
     discard: frozenset[str] = frozenset()

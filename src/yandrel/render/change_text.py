@@ -30,7 +30,7 @@ def render_move(report: MoveReport, style: Style) -> str:
     out.append(f"  {', '.join(parts)}{steps}.")
     out += _files(report, style)
     if report.carried:
-        out += wrap("Went along: " + ", ".join(report.carried), style.width)
+        out += wrap("Moved along: " + ", ".join(report.carried), style.width)
     out += _notes(report, style)
     out += _findings(report, style)
     if report.done:

@@ -71,12 +71,12 @@ def render_group(findings: list[Finding], style: Style, full: bool = False) -> l
         if finding.code:
             lines.append(clip(f"      {finding.code}", style.width))
         if finding.mend:
-            lines += [style.hint(t) for t in wrap(f"mend: {finding.mend}", style.width, "      ", "    ")]
+            lines += [style.hint(t) for t in wrap(f"fix: {finding.mend}", style.width, "      ", "    ")]
     if len(findings) > len(shown):
         lines.append(f"  … and {len(findings) - len(shown)} more of the same cause (--all shows them)")
     law = findings[0].law
     if law:
-        lines += [style.faint(t) for t in wrap(f"says: {law}", style.width, "      ", "    ")]
+        lines += [style.faint(t) for t in wrap(f"rule: {law}", style.width, "      ", "    ")]
     return lines
 
 
@@ -100,7 +100,7 @@ def _tail(report: CheckReport, style: Style) -> list[str]:
         lines.append(f"{plural_of(len(report.problems), 'file')} could not be read whole, such as {where}.")
     if report.findings and not report.accepted and report.has_layout:
         lines.append(
-            "`yandrel check --explain RULE` tells what a rule is for; --accept takes today's "
-            "findings as they are."
+            "`yandrel check --explain RULE` tells what a rule is for; --accept records today's "
+            "findings, so that only new ones fail from then on."
         )
     return ["", *(t for line in lines for t in wrap(line, style.width, "  ", ""))] if lines else []

@@ -1,4 +1,4 @@
-"""What was made, to be read."""
+"""Render the result of `new` as text."""
 
 from yandrel.model.results import NewReport
 from yandrel.render.protocol import Style, clip, plural_of, wrap

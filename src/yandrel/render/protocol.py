@@ -1,10 +1,10 @@
-"""What a renderer is: a function from a result to text. Colour, width and files are the caller's."""
+"""The protocol of a renderer: a function from a result to text; colour and width come from the caller."""
 
 import msgspec
 
 
 class Style(msgspec.Struct, frozen=True):
-    """How text is to look: its width in columns, and whether marks for emphasis may be used."""
+    """The style of text output: its width in columns, and whether colour may be used."""
 
     width: int = 80
     colour: bool = False

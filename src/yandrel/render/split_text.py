@@ -1,4 +1,4 @@
-"""What a crowded file holds and where it goes, to be read."""
+"""Render the pieces of a crowded file and their homes as text."""
 
 from collections import Counter
 
@@ -19,7 +19,7 @@ def render_split(report: SplitReport, style: Style) -> str:
     held = ", ".join(f"{count} {role}" for role, count in roles.most_common())
     word = "went" if report.done else "can go"
     head = f"{report.unit} holds {plural_of(len(report.pieces), 'piece')}; {len(going)} {word} to "
-    out += wrap(style.strong(head + plural_of(places, "unit") + "."), style.width + 8, "  ", "")
+    out += wrap(style.strong(head + plural_of(places, "file") + "."), style.width + 8, "  ", "")
     out += [*wrap(held, style.width), ""]
     rows = [[_span(p.line, p.last_line), p.name, p.role or NO_ROLE, p.target] for p in going]
     out += [clip(line, style.width) for line in table(rows, ["lines", "piece", "role", "goes to"], {0})]

@@ -15,8 +15,8 @@ def render_survey(report: SurveyReport, style: Style) -> str:
     out = [style.strong(_headline(report))]
     out += wrap("; ".join(report.because) + ".", style.width)
     if report.generated:
-        left_out = plural_of(report.generated, "unit") + " that tools make anew, as their paths tell"
-        out += wrap(f"  {left_out}, left out here.", style.width)
+        left_out = plural_of(report.generated, "generated file") + " excluded"
+        out += wrap(f"  {left_out}.", style.width)
     if report.roles:
         out += ["", style.strong("Roles")]
         out += _roles(report)
@@ -25,13 +25,13 @@ def render_survey(report: SurveyReport, style: Style) -> str:
         out += _domains(report, style)
     out += _crowding(report, style)
     if report.newcomer and report.roles:
-        out += ["", *wrap(f"To a newcomer, {report.newcomer}.", style.width, "  ", "")]
+        out += ["", *wrap(f"{report.newcomer}.", style.width, "  ", "")]
     if report.unguarded:
-        text = "No arrow guards the roles " + ", ".join(report.unguarded) + "."
+        text = "No import rule covers these roles: " + ", ".join(report.unguarded) + "."
         out += ["", *wrap(text, style.width, "  ", "")]
     out += _problems(report, style)
     if report.units_listed:
-        out += ["", style.strong("Units"), *_units(report.units_listed, style)]
+        out += ["", style.strong("Files"), *_units(report.units_listed, style)]
     out.append("")
     for line in report.advice:
         out += wrap(line, style.width, "  ", "")
@@ -50,7 +50,7 @@ def _headline(report: SurveyReport) -> str:
     }[report.arrangement]
     routes = f", {plural_of(report.routes, 'route')}" if report.routes else ""
     return (
-        f"{report.name}: {plural_of(report.units, 'unit')} ({languages}), "
+        f"{report.name}: {plural_of(report.units, 'file')} ({languages}), "
         f"{plural_of(report.lines, 'line')}{routes}; {arranged}."
     )
 
@@ -59,9 +59,9 @@ def _roles(report: SurveyReport) -> list[str]:
     rows = [
         [r.role, f"{r.units:,}", f"{r.definitions:,}", f"{r.lines:,}", f"{r.folders:,}"] for r in report.roles
     ]
-    lines = table(rows, ["role", "units", "definitions", "lines", "folders"], {1, 2, 3, 4})
+    lines = table(rows, ["role", "files", "definitions", "lines", "folders"], {1, 2, 3, 4})
     if report.without_role:
-        lines.append(f"  {plural_of(report.without_role, 'unit')} with no role that could be told")
+        lines.append(f"  {plural_of(report.without_role, 'file')}: role unknown")
     return lines
 
 
@@ -83,7 +83,7 @@ def _domains(report: SurveyReport, style: Style) -> list[str]:
         lines.append(f"  and {len(report.domains) - SHOWN_DOMAINS} more (--format json has all)")
     done = [row for row in shown if row.actions]
     if done:
-        lines += ["", style.strong("What is done with them")]
+        lines += ["", style.strong("Actions by domain")]
         for row in done:
             texts = [action.replace("_", " ") for action in row.actions[:SHOWN_ACTIONS]]
             more = " …" if len(row.actions) > SHOWN_ACTIONS else ""
@@ -103,7 +103,7 @@ def _crowding(report: SurveyReport, style: Style) -> list[str]:
         return []
     lines = ["", style.strong("Crowded")]
     for crowd in report.crowded[:SHOWN_CROWDS]:
-        what = plural_of(crowd.count, "unit") if crowd.what == "units" else crowd.what
+        what = plural_of(crowd.count, "file") if crowd.what == "units" else crowd.what
         lines += wrap(f"{crowd.place}: {what}", style.width, "    ", "  ")
     if len(report.crowded) > SHOWN_CROWDS:
         lines.append(f"  and {len(report.crowded) - SHOWN_CROWDS} more")
@@ -125,7 +125,7 @@ def _problems(report: SurveyReport, style: Style) -> list[str]:
 def _units(rows: list[UnitRow], style: Style) -> list[str]:
     lines = []
     for row in rows:
-        what = " of ".join(part for part in (row.role or "no role", row.domain) if part)
+        what = " of ".join(part for part in (row.role or "role unknown", row.domain) if part)
         lines.append(f"  {row.unit}: {what}")
         lines += wrap("; ".join(row.why), style.width, "      ", "      ") if row.why else []
     return lines

@@ -32,7 +32,7 @@ class CrowdedFolder:
                     self.name,
                     folder,
                     0,
-                    f"holds {count} units, the limit is {limit}",
+                    f"holds {count} files, the limit is {limit}",
                     law=f"[limits] units_per_folder = {limit}",
-                    mend=f"move units that belong together into folders below {folder}",
+                    mend=f"move files that belong together into folders below {folder}",
                 )

@@ -44,7 +44,7 @@ class ImportCycle:
                     line = next((e.line for e in view.edges_of(taker) if e.named_unit == giver), 0)
                     cycle = ", ".join(sorted(group)[:SHOWN])
                     target = f"{giver}:{name}" if " " not in name else giver
-                    mend = f"move {target} to a unit of its own: `yandrel move {target} FOLDER/`"
+                    mend = f"move {target} to a file of its own: `yandrel move {target} FOLDER/`"
                     if target == giver:
                         mend = f"let {taker} read {giver} inside a function, when all is loaded"
                     yield context.finding(
@@ -53,6 +53,6 @@ class ImportCycle:
                         line,
                         f"{unit} fails when loaded first: {fault}{more}",
                         target=target,
-                        law=f"a cycle of {len(group)} units: {cycle}" + (" …" if len(group) > SHOWN else ""),
+                        law=f"a cycle of {len(group)} files: {cycle}" + (" …" if len(group) > SHOWN else ""),
                         mend=mend,
                     )

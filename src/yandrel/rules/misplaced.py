@@ -42,8 +42,8 @@ class Misplaced:
                 self.name,
                 unit,
                 line,
-                f"is {with_article(evident)}{said}, but stands "
-                + (f"where {with_article(place)} lives" if place else "in no home of one"),
+                f"is {with_article(evident)}{said}, but is "
+                + (f"in {with_article(place)} folder" if place else f"not in {with_article(evident)} folder"),
                 target=evident,
                 law=f"{evident} = {_homes(context, evident)}",
                 mend=f"`yandrel move {unit}`" + (f" takes it to {home}" if home else ""),

@@ -1,4 +1,4 @@
-"""What a rule is, and what it is given."""
+"""The protocol of a rule, and the context it is given."""
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field

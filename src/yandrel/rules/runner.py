@@ -12,7 +12,7 @@ from yandrel.survey.picture import Picture
 
 
 class Outcome(msgspec.Struct, frozen=True):
-    """What the rules found: what counts, and how much was excepted."""
+    """The outcome of the rules: findings, and the number of excepted ones."""
 
     findings: tuple[Finding, ...]
     excepted: int

@@ -33,7 +33,7 @@ class Unplaced:
                 unit,
                 0,
                 "has no role and no home",
-                law="every unit has a home in [roles]",
+                law="every file has a home in [roles]",
                 mend=f"move it to a home, or give {folder}/ one in yandrel.toml",
                 group=folder + "/",
             )

@@ -78,7 +78,7 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
         if role not in arrows.guarded or role in (source, target, *COMPOSERS):
             continue
         if arrows.allows(role, target) and arrows.allows(role, source):
-            return f"let {with_article(role)} call both, and hand the result over"
+            return f"call both from {with_article(role)} and pass the result in"
     home = context.pattern_of(source)
     place = f" ({home.fixed_start})" if home is not None and home.fixed_start else ""
     return f"move what both need to where {with_article(source)} may look{place}"

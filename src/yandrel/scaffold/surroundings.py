@@ -1,4 +1,4 @@
-"""What a new piece comes into: the application's package, its framework, where its homes are."""
+"""Read the surroundings of new code: the application's package, its framework, its homes."""
 
 from collections import Counter
 from collections.abc import Mapping

@@ -45,7 +45,7 @@ def read_table(root: Path, here: str, text: str) -> tuple[str, tuple[Field, ...]
         what = details[0].get("description") or str(error).partition("\n")[0]
         where = f"{file}:{line}" if line else file
         raise ConfigError(
-            f"the SQL cannot be read ({what.rstrip('.')})", where=where, todo="mend it"
+            f"the SQL cannot be read ({what.rstrip('.')})", where=where, todo="fix it"
         ) from error
     tables: dict[str, exp.Schema] = {}
     for statement in statements:
@@ -53,7 +53,7 @@ def read_table(root: Path, here: str, text: str) -> tuple[str, tuple[Field, ...]
             head = source[: source.upper().find(statement.sql().upper()[:12])]
             line = head.count("\n") + 1
             raise ConfigError(
-                "the SQL cannot be read (CREATE of what?)", where=f"{file}:{line}", todo="mend it"
+                "the SQL cannot be read (CREATE of what?)", where=f"{file}:{line}", todo="fix it"
             )
         if isinstance(statement, exp.Create) and isinstance(statement.this, exp.Schema):
             tables[statement.this.this.name] = statement.this

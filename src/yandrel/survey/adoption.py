@@ -199,7 +199,7 @@ def _migration_folder(unit: str) -> str:
 
 
 def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
-    lines = ["[roles]  # what a unit does = where such units live; new ones go to the first"]
+    lines = ["[roles]  # what a file does = where such files live; new ones go to the first"]
     for home in homes:
         patterns = with_fillable(home)
         if not patterns:
@@ -211,7 +211,7 @@ def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
                 described.role(u) == home.role and described.readings[u].place != home.role
                 for u in described.counted()
             )
-            note = f"  # {fits} {'unit fits' if fits == 1 else 'units fit'}"
+            note = f"  # {fits} {'file fits' if fits == 1 else 'files fit'}"
             note += f", {off} {'does' if off == 1 else 'do'} not" if off else ""
         if len(patterns) == 1:
             lines.append(f"{home.role} = {quoted(patterns[0])}{note}")
@@ -224,8 +224,8 @@ def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
             u for u in described.counted() if not described.role(u) and not described.readings[u].place
         ]
         if unplaced:
-            units = "1 unit has" if len(unplaced) == 1 else f"{len(unplaced)} units have"
-            lines.append(f"# {units} no role that could be told, such as {unplaced[0]}")
+            units = "1 file has" if len(unplaced) == 1 else f"{len(unplaced)} files have"
+            lines.append(f"# {units} no known role, such as {unplaced[0]}")
     return "\n".join(lines) + "\n"
 
 
@@ -435,9 +435,7 @@ def _off_text(picture: Picture) -> str:
     counted = picture.counted()
     bare = sum(not picture.role(unit) and not picture.readings[unit].place for unit in counted)
     if bare >= FEW_UNPLACED and bare >= MANY_UNPLACED * len(counted):
-        why = (
-            f"{bare} of {len(counted)} units have no role that could be told; give their folders homes first"
-        )
+        why = f"{bare} of {len(counted)} files: role unknown; give their folders homes first"
         lines.append(f"unplaced = {quoted(why)}")
     inward, total = _inward_imports(picture)
     judged = not _domain_mode(picture)[0].startswith('domains = "free"')

@@ -1,4 +1,4 @@
-"""Which business concept each unit belongs to, by the layout, or by folders and names."""
+"""Assign a domain to each file: by the layout, or by folders and names."""
 
 from collections import Counter
 from collections.abc import Iterable, Mapping

@@ -58,7 +58,7 @@ def find_homes(picture: Picture) -> list[RoleHomes]:
 
 
 class Places:
-    """Which roles stand in which folders."""
+    """The roles of the files in each folder."""
 
     def __init__(self, picture: Picture) -> None:
         self.picture = picture

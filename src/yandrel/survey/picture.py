@@ -18,7 +18,7 @@ OUTSIDE_THE_COUNT = frozenset({"test", "migration"})
 
 @dataclass
 class Picture:
-    """What each unit is and which concept it belongs to."""
+    """The role and the domain of each file."""
 
     index: CodeIndex
     layout: Layout
@@ -60,7 +60,7 @@ def take_picture(index: CodeIndex, layout: Layout, known: Mapping[str, Reading] 
 
 @dataclass(frozen=True)
 class Arrangement:
-    """How the folders are arranged, and the figures that say so."""
+    """The arrangement of the folders, with the figures behind it."""
 
     name: str
     because: tuple[str, ...]
@@ -84,7 +84,7 @@ def find_arrangement(picture: Picture) -> Arrangement:
     by_role, by_domain = first["role"], first["domain"]
     told = by_role + by_domain
     because = (
-        f"{by_role} of {len(units)} units lie in a folder named for a role first",
+        f"{by_role} of {len(units)} files are in a folder named for a role first",
         f"{by_domain} in a folder named for a domain first, {first['']} in neither",
     )
     if told * 3 < len(units):

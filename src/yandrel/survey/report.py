@@ -225,9 +225,14 @@ def _top_level(picture: Picture) -> tuple[list[str], str]:
     by_role = [n for n in folders if n.lower() in ROLE_WORDS]
     by_domain = [n for n in folders if singular("_".join(concept_words(n)) or "-") in concepts]
     shown = prefix or "the top level"
-    told = f" and {len(by_domain)} of {len(concepts)} domains" if concepts else ""
-    text = f"{shown} shows {len(by_role)} of the roles{told} by name"
+    told = f" and {_counted(by_domain, 'domain')} of {len(concepts)}" if concepts else ""
+    text = f"Folder names in {shown} reveal {_counted(by_role, 'role')}{told}"
     return [n + "/" if n in with_files else n for n in names], text
+
+
+def _counted(names: list[str], noun: str) -> str:
+    """Return "no role", "1 role", "2 roles"."""
+    return f"{len(names) or 'no'} {noun}" + ("s" if len(names) > 1 else "")
 
 
 def _advice(

@@ -1,4 +1,4 @@
-"""What each unit does: evidence first, then its place."""
+"""Assign a role to each file: by evidence first, then by its place."""
 
 from collections import Counter
 from collections.abc import Iterator, Mapping
@@ -37,7 +37,7 @@ FURTHER_OUT = 2
 
 
 class Reading(msgspec.Struct, frozen=True):
-    """What a unit is.
+    """The role of a file, with its evidence.
 
     `role` is the verdict; `evident` what its definitions say, `place` what its path says (the
     role, the home pattern, and what that pattern's placeholders stand for).

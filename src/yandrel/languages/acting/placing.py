@@ -1,4 +1,4 @@
-"""Where the text of a new piece goes, and what stands around it."""
+"""Find the place for the text of a new piece among its neighbours."""
 
 from tree_sitter import Node
 

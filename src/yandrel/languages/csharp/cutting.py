@@ -1,4 +1,4 @@
-"""How C# writes the interfaces that a wide type is cut into."""
+"""Write the C# interfaces that a wide type is cut into."""
 
 from yandrel.languages.csharp.grammar import parse
 from yandrel.languages.cutting.cutter import TypeCutter

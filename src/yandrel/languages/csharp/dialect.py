@@ -287,7 +287,7 @@ class CSharpDialect(Dialect):
     def piece_imports(
         self, content: Content, held: Held, renaming: Renaming, namespace: str
     ) -> list[AddedImport]:
-        """What a piece uses of outside namespaces, or opened types, cannot be told: they come along."""
+        """Return the usings that a piece needs; all of those of outside namespaces and opened types."""
         words = set(WORD.findall(content.source[held.start : held.end]))
         out = []
         for clause in content.clauses:
@@ -323,7 +323,7 @@ class CSharpDialect(Dialect):
         return refusals + refuse_crossings(self, relocation, renaming, contents, part_of)
 
     def _refuse_conditional_rest(self, renaming: Renaming) -> list[Refusal]:
-        """What goes on opening a namespace fails where all that is left in it is not always compiled."""
+        """Refuse to leave a namespace with only conditional code where others still open it."""
         table = self.view.table
         kept = [key for key in table.places if key not in renaming.moved]
         refusals = []

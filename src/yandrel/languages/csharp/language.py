@@ -72,7 +72,7 @@ class CSharpLanguage(NamedLanguage):
         return SPLITTER
 
     def companions(self, unit: str) -> tuple[str, ...]:
-        """What a designer makes of a form, its resources, and the page that a unit is the code of."""
+        """Return the files that move with a form or page: designer code, resources, code-behind."""
         stem = unit.removesuffix(".cs")
         if stem == unit or stem.lower().endswith(".designer"):
             return ()

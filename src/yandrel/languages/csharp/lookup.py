@@ -1,4 +1,4 @@
-"""How C# finds what a name means: outwards through the namespaces, then through what is opened."""
+"""Resolve C# names: outwards through the namespaces, then through the usings."""
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field
@@ -8,7 +8,7 @@ from yandrel.languages.named.table import AMBIGUOUS
 
 @dataclass
 class Surroundings:
-    """What is declared around a name: its namespace, aliases, namespaces that are opened.
+    """The scope of a name: its namespace, its aliases and its usings.
 
     `inner` are those that are opened inside of the namespace, which go before outer namespaces;
     `types` those whose nested types are opened.
@@ -22,7 +22,7 @@ class Surroundings:
 
 @dataclass(frozen=True)
 class Names:
-    """Which qualified names are types, which are namespaces, and whether any has a part of some name."""
+    """The types and namespaces that are defined, by qualified name, and all parts of such names."""
 
     is_type: Callable[[str], bool]
     is_namespace: Callable[[str], bool]

@@ -1,4 +1,4 @@
-"""Which types and extension methods a C# file names, found in its text: a tenth of a parse's time."""
+"""Find the types and extension methods that a C# file names, by text: a tenth of a parse's time."""
 
 import re
 from collections.abc import Sequence, Set

@@ -1,4 +1,4 @@
-"""Where C#'s namespaces start: project files, which name them, list files and each other."""
+"""Read C# project files: root namespaces, listed files, references to other projects."""
 
 import re
 from collections.abc import Iterator, Mapping

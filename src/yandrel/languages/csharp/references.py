@@ -1,4 +1,4 @@
-"""Which project must refer to which other when types go from one to another."""
+"""Find the project references that a move of types makes necessary."""
 
 from collections.abc import Mapping
 from typing import TYPE_CHECKING

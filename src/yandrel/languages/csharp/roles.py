@@ -1,4 +1,4 @@
-"""What tells a unit's role in C# servers: attributes, bases, names, folders."""
+"""Role hints for C# servers: attributes, bases, names, folders."""
 
 from yandrel.model.evidence import Hint
 

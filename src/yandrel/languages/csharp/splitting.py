@@ -1,4 +1,4 @@
-"""What the definitions of a crowded C# file are, and the routes that it declares in place."""
+"""Read a crowded C# file: its definitions, and the routes that it declares in place."""
 
 from yandrel.languages.csharp.cutting import cut_csharp
 from yandrel.languages.csharp.facts import read_facts

@@ -1,4 +1,4 @@
-"""What C#'s names mean, across the units of an application."""
+"""The graph of an application's C# files."""
 
 from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER
 from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
@@ -26,7 +26,7 @@ class CSharpView(NamedView):
 
     @property
     def names(self) -> Names:
-        """Which names are types and namespaces as it is."""
+        """The types and namespaces of the application as it is."""
         if self._names is None:
             types = {name for space, name in self.table.places if space == "type"}
             self._names = Names(

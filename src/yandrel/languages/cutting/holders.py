@@ -1,4 +1,4 @@
-"""Who holds a type, and what is called on it: by its declarations and by what follows each use of them."""
+"""Find the holders of a type and the methods they call on it, by declarations and uses."""
 
 import re
 from dataclasses import dataclass, field

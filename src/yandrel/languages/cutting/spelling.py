@@ -1,4 +1,4 @@
-"""How languages write an interface, what it builds on, and that a class has it."""
+"""Write an interface, its bases, and that a class implements it, in any language."""
 
 import re
 from dataclasses import dataclass
@@ -16,7 +16,7 @@ CONSTANT = re.compile(r"\b(?:static|private|protected|internal|fileprivate|const
 
 @dataclass(frozen=True)
 class Spelling:
-    """How one language writes interfaces.
+    """The syntax of interfaces in one language.
 
     `keyword` starts one, `extends` and `implements` stand before what it builds on and what a class has;
     `end` closes a signature, `lead` starts it, `comment` is how a line of documentation is written.

@@ -55,12 +55,12 @@ class Group:
 
     @property
     def receivers(self) -> set[str]:
-        """What routes are declared on."""
+        """Return the receivers that the routes are declared on."""
         return {s.receiver for s in self.statements}
 
     @property
     def needs(self) -> tuple[Need, ...]:
-        """What the function is handed, what routes are declared on first."""
+        """Return the parameters of the function that declares the routes, receivers first."""
         opened = {s.opens for s in self.statements} - {""}
         found = dict.fromkeys(need for s in self.statements for need in s.needs if need.name not in opened)
         return tuple(sorted(found, key=lambda need: need.name not in self.receivers))

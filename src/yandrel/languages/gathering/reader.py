@@ -1,4 +1,4 @@
-"""Where routes are declared in a file, what they use of what stands around them, what keeps them there."""
+"""Find the routes of a file, the local names they use, and reasons to leave them in place."""
 
 import re
 from abc import ABC, abstractmethod
@@ -26,7 +26,7 @@ STATEMENTS = frozenset({"block", "statement_block", "statement_list", "statement
 
 @dataclass
 class Gathering:
-    """What is found in a file: groups, each with its block and its name, what stays, what several use.
+    """The routes of a file: groups with block and name, those that stay, names used by several.
 
     `whole` are blocks that are functions for their routes already, `types` what can stand beside the type
     that it stands in.

@@ -1,4 +1,4 @@
-"""What Go does not let go: unexported names across packages, methods without their types, circles."""
+"""Reasons to refuse a move in Go: unexported names, methods without their type, import cycles."""
 
 import re
 from collections.abc import Iterator, Mapping
@@ -151,7 +151,7 @@ def _is_built_from(relocation: Relocation, pattern: str, old: str, new: str) -> 
 
 
 def refuse_other_systems(context: Context) -> None:
-    """What is built for some systems only stays in files that are."""
+    """Refuse to move files and definitions between files built for different systems."""
     relocation = context.relocation
     for unit in context.contents:
         new = relocation.unit(unit)
@@ -181,7 +181,7 @@ def refuse_lost_tests(context: Context) -> None:
 
 
 def refuse_unseen_tests(context: Context, meant: Mapping[str, list[Meant]]) -> None:
-    """What a file of tests defines is seen by the tests of its folder alone."""
+    """Refuse to put a definition into a test file that code elsewhere uses."""
     place = context.relocation.place
     for unit, items in meant.items():
         for item in items:
@@ -236,7 +236,7 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     for (unit, home), names in sorted(found.items()):
         listed = ", ".join(sorted(names)[:MOST_NAMED])
         more = f" and {len(names) - MOST_NAMED} more" if len(names) > MOST_NAMED else ""
-        why = f"uses what only the package of {home} sees: {listed}{more}"
+        why = f"uses unexported names of {home}: {listed}{more}"
         together = f"move {home} and {unit} together" if unit != home else "move what it uses along"
         context.refuse(unit, min(names.values()), why, f"export it first, or {together}")
 

@@ -1,4 +1,4 @@
-"""Where a Go file names what it need not import, or names it through its package, found in its text."""
+"""Find uses of same-package and qualified names in a Go file, by text."""
 
 import re
 from collections.abc import Iterable, Iterator, Set

@@ -1,4 +1,4 @@
-"""What packages are called, as far as their import paths tell."""
+"""Derive package names from import paths."""
 
 import re
 

@@ -1,4 +1,4 @@
-"""What packages there will be: where each unit and definition goes, and what each package is called."""
+"""Plan the packages after a move: the place of each file and definition, and each package's name."""
 
 import re
 from collections.abc import Mapping

@@ -1,4 +1,4 @@
-"""Where Go's packages start: modules, what they require and replace, the workspace."""
+"""Read Go project files: modules, requirements, replacements, the workspace."""
 
 import re
 from collections import Counter

@@ -19,7 +19,7 @@ LISTED = frozenset({"map", "slice", "array"})
 
 @dataclass
 class Context:
-    """What the rewriting of one relocation shares."""
+    """State shared by all rewriters of one relocation."""
 
     view: GoView
     relocation: Relocation
@@ -35,7 +35,7 @@ class Context:
 
 @dataclass(frozen=True)
 class Meant:
-    """What a use means: a definition, or only a package of ours, or one from outside."""
+    """The meaning of a use: a definition, a package of the application, or an outside package."""
 
     use: NameUse
     symbols: tuple[Symbol, ...] = ()

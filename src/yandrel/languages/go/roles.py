@@ -1,4 +1,4 @@
-"""What tells a unit's role in Go servers: file names, folders, names of types and functions."""
+"""Role hints for Go servers: file names, folders, names of types and functions."""
 
 from yandrel.model.evidence import TAKES, Hint
 

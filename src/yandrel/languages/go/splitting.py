@@ -1,4 +1,4 @@
-"""What the definitions of a crowded Go file are."""
+"""Read the definitions of a crowded Go file."""
 
 import re
 from collections.abc import Mapping

@@ -1,4 +1,4 @@
-"""What type a Go value has, as far as its package tells: literals, elements, results of functions.
+"""Infer the type of a Go value within its package: literals, elements, results of functions.
 
 What a function, a method or a field of another file gives is known later: `@NAME:NUMBER` or
 `@TYPE.NAME:NUMBER` stands for that, and `[]` after it for an element of it.

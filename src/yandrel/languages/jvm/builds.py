@@ -1,4 +1,4 @@
-"""Which modules of a Maven or Gradle build see which others; what is for tests is seen by tests alone."""
+"""Read which Maven or Gradle modules see which others; only tests see test code."""
 
 import re
 from collections.abc import Iterable, Iterator, Mapping

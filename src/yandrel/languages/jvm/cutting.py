@@ -1,4 +1,4 @@
-"""How Java and Kotlin writes the interfaces that a wide type is cut into."""
+"""Write the Java and Kotlin interfaces that a wide type is cut into."""
 
 from yandrel.languages.cutting.cutter import TypeCutter
 from yandrel.languages.cutting.spelling import Spelling

@@ -1,4 +1,4 @@
-"""What Kotlin does not let go: what a file keeps to itself, sealed families, what Java calls by file."""
+"""Reasons to refuse a move in Kotlin: private members, sealed families, names that Java uses."""
 
 import re
 from collections.abc import Mapping

@@ -1,4 +1,4 @@
-"""What a Kotlin file names without an import, found in its text: a fifth of a parse's time."""
+"""Find names that a Kotlin file uses without an import, by text: a fifth of a parse's time."""
 
 import re
 from collections.abc import Set

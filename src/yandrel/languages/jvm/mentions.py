@@ -1,4 +1,4 @@
-"""Which types a Java file names without an import, found in its text: a tenth of a parse's time."""
+"""Find types that a Java file uses without an import, by text: a tenth of a parse's time."""
 
 import re
 

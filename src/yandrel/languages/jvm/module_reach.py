@@ -1,4 +1,4 @@
-"""Which of Java's modules read which others, and which packages they hand out, as module-info says."""
+"""Read module-info: required modules and exported packages."""
 
 import re
 from collections.abc import Iterator, Mapping

@@ -1,4 +1,4 @@
-"""Where Java's packages start: the customary source folders of builds, and what the units show."""
+"""Find the source roots of Java packages: conventional build folders, and package declarations."""
 
 import re
 from collections.abc import Mapping

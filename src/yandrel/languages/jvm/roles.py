@@ -1,4 +1,4 @@
-"""What tells a unit's role in Java and Kotlin servers: annotations, bases, names, packages."""
+"""Role hints for Java and Kotlin servers: annotations, bases, names, packages."""
 
 from yandrel.model.evidence import Hint
 

@@ -1,4 +1,4 @@
-"""What Java's names mean, across the units of an application."""
+"""The graph of an application's Java and Kotlin files."""
 
 import re
 from collections import Counter

@@ -1,4 +1,4 @@
-"""What only its package sees, in Java: found where it would be used across the cut."""
+"""Find uses of package-private Java names that a move would put out of reach."""
 
 import re
 from collections.abc import Iterator, Mapping
@@ -29,7 +29,7 @@ WITHIN = re.compile(rb"\s*\.\s*(\w+)")
 
 @dataclass(frozen=True)
 class _Part:
-    """What of a unit goes to one package: its definitions, and what was read of them alone."""
+    """The definitions of a file that go to one package, with the members read from them."""
 
     unit: str
     package: str
@@ -104,7 +104,7 @@ class Visibility:
             return []
         names = ", ".join(sorted("its constructor" if n == "<init>" else n for n in used)[:6])
         at = min(used.values())
-        why = f"uses what only the package of {symbol.name} sees: {names}"
+        why = f"uses package-private names of {symbol.name}: {names}"
         return [self.refuse(part, at, why)]
 
     def inner_uses(

@@ -1,1 +1,1 @@
-"""What languages share whose references go by declared, qualified names."""
+"""Code shared by languages that refer to declared, qualified names."""

@@ -24,7 +24,7 @@ class UseAcross:
 
 
 class Reach(Protocol):
-    """Which parts of a build see which others."""
+    """The visibility between the parts of a build."""
 
     def sees(self, user: str, used: str) -> bool:
         """Whether a file can use what stands in another, as far as is known."""

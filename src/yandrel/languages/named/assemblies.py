@@ -1,4 +1,4 @@
-"""What only its own part of an application sees, or only its own file, used from elsewhere."""
+"""Find uses of names that are visible in one assembly or one file only."""
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace

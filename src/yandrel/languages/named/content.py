@@ -1,4 +1,4 @@
-"""What one file of a language with declared namespaces holds, read in depth for a move.
+"""Read one file in depth for a move, in a language with declared namespaces.
 
 Qualified names have dots for separators throughout, whatever the language writes.
 """

@@ -1,4 +1,4 @@
-"""What a language says about its names and imports, for rewriting them."""
+"""Syntax of names and imports of one language, for rewriting them."""
 
 from abc import ABC, abstractmethod
 from collections.abc import Iterable, Mapping
@@ -13,7 +13,7 @@ from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite
 
 @dataclass
 class Scope:
-    """What names mean at one place: the namespace, and what imports bind there.
+    """The scope at one place: the namespace, and the names that imports bind there.
 
     `bound` maps space and folded name to a qualified name, `opened` are namespaces (or types) whose
     members can be named without more.
@@ -28,7 +28,7 @@ class Scope:
 
 @dataclass(frozen=True, slots=True)
 class KeptImport:
-    """What becomes of a clause: gone, or leading to `path`, bound as `alias` where that is not empty."""
+    """The fate of an import clause: removed, or pointed to `path`, bound as `alias` if not empty."""
 
     clause: Clause
     path: str
@@ -51,7 +51,7 @@ class AddedImport:
 
 
 class Known(ABC):
-    """Which qualified names are defined, before a change or after it."""
+    """The qualified names that are defined, before or after a change."""
 
     @abstractmethod
     def has(self, name: str, space: str) -> bool: ...

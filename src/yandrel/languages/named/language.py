@@ -1,4 +1,4 @@
-"""What languages with declared namespaces do alike, behind the language protocol."""
+"""The default implementation of the language protocol for declared namespaces."""
 
 from abc import ABC, abstractmethod
 from collections.abc import Callable, Mapping

@@ -1,4 +1,4 @@
-"""What the names of a file mean, each spelling asked for once in each of its blocks."""
+"""Resolve the names of a file, each spelling once per block."""
 
 from collections.abc import Sequence
 

@@ -50,7 +50,7 @@ class Wanted:
 
 @dataclass
 class Context:
-    """What the rewriting of one relocation shares."""
+    """State shared by all rewriters of one relocation."""
 
     dialect: Dialect
     relocation: Relocation

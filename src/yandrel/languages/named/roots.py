@@ -1,4 +1,4 @@
-"""Which namespace a folder has: by declared roots, and by what most units show."""
+"""Derive the namespace of a folder from declared roots and from most of its files."""
 
 from collections import Counter
 from collections.abc import Iterable, Mapping

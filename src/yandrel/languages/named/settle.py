@@ -102,7 +102,7 @@ class NameMap:
             )
 
     def refuse_type_as_namespace(self, unit: str, namespace: str, before: str) -> None:
-        """Where types are named through types, none can be called like a namespace."""
+        """Refuse a namespace with the name of a type, in languages whose types contain types."""
         while self.dialect.nests and namespace and namespace != before:
             if self.view.table.has(namespace, "type"):
                 why = f"{self.view.spell(namespace)} is a type, so no namespace can be called that"

@@ -1,4 +1,4 @@
-"""Which qualified names an application defines, and where; before a change and after it."""
+"""The table of qualified names of an application, before and after a change."""
 
 from collections.abc import Callable, Mapping
 
@@ -84,7 +84,7 @@ class SymbolTable:
 
 
 class Renaming:
-    """Where qualified names go, old to new, and what is defined when all have gone."""
+    """The new place of each qualified name, and the names defined after the change."""
 
     def __init__(self, table: SymbolTable) -> None:
         self.table = table

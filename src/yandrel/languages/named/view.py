@@ -17,7 +17,7 @@ MANY = 3
 
 @dataclass(frozen=True)
 class UnitScope:
-    """What a unit's names are looked up in: its namespace, what it defines, imports and opens.
+    """The scope of a file: its namespace, definitions, imports and opened namespaces.
 
     `imported` are qualified names by space and folded name, `opened` namespaces.
     """

@@ -1,4 +1,4 @@
-"""Which words a file must hold to name what moves, and which of its names lead nowhere."""
+"""Collect the words that a file must contain to name anything that moves."""
 
 from yandrel.languages.named.dialect import Dialect, Known
 from yandrel.languages.named.meanings import Meanings
@@ -26,7 +26,7 @@ def moved_words(view: NamedView, relocation: Relocation) -> set[str]:
 
 
 class InTable(Known):
-    """What a table holds."""
+    """The names that are defined in a table of symbols."""
 
     def __init__(self, table: SymbolTable) -> None:
         self.table = table

@@ -32,8 +32,9 @@ class Loader:
 
 @dataclass(frozen=True)
 class Way:
-    """How a class leads to its file: below `base`, without its first `dropped` namespaces; `flat` says that
-    underscores part folders, too, `lower` that the path is in small letters."""
+    """The mapping from a class to its file: below `base`, without its first `dropped` namespaces.
+
+    `flat` says that underscores separate folders, too, `lower` that the path is in lower case."""
 
     loader: Loader
     base: str

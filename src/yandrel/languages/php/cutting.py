@@ -1,4 +1,4 @@
-"""How PHP writes the interfaces that a wide type is cut into."""
+"""Write the PHP interfaces that a wide type is cut into."""
 
 from yandrel.languages.cutting.cutter import TypeCutter
 from yandrel.languages.cutting.spelling import Spelling

@@ -313,7 +313,7 @@ class PhpDialect(Dialect):
     def _refuse_unloaded(
         self, symbol: Symbol, target: Symbol, line: int, relocation: Relocation
     ) -> list[Refusal]:
-        """What stands in a file that composer.json loads is not found in one that nothing loads as it is."""
+        """Refuse to move functions out of a file that composer.json loads into one that it does not."""
         listed = [path for path in self.view.project.listed if not path.endswith("/")]
         after = {relocation.unit(path) for path in listed}
         if symbol.unit not in listed or target.unit in after:

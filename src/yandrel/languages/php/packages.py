@@ -1,4 +1,4 @@
-"""Which composer packages see which others, and that code for development is not seen by other code."""
+"""Read which Composer packages see which others; only development code sees development code."""
 
 from collections.abc import Iterator
 from functools import cached_property

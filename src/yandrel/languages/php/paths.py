@@ -1,4 +1,4 @@
-"""Where paths in strings lead: from the file's folder, or from constants that stand for folders."""
+"""Resolve paths in strings: from the file's folder, or from constants that name folders."""
 
 import posixpath
 import re
@@ -117,7 +117,7 @@ class _Sum:
 
 
 class FolderConstants:
-    """What constants stand for, on one state of the application.
+    """The values of constants, for one state of the application.
 
     Of definitions that differ those count whose folder holds the file, the nearest; else those that stand
     for a folder which holds it. Where they still differ, the constant stands for nothing.

@@ -1,4 +1,4 @@
-"""Where PHP's namespaces start: composer.json, and what the units show."""
+"""Find the source roots of PHP namespaces: composer.json, and namespace declarations."""
 
 from collections.abc import Iterator, Mapping, Sequence
 from fnmatch import fnmatchcase

@@ -1,4 +1,4 @@
-"""What tells a unit's role in PHP: names, bases, attributes, files and folders."""
+"""Role hints for PHP: names, bases, attributes, files and folders."""
 
 from yandrel.model.evidence import Hint
 

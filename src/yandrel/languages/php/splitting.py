@@ -1,4 +1,4 @@
-"""What the definitions of a crowded PHP file are, and how the files that they go to are loaded."""
+"""Read the definitions of a crowded PHP file, and make their new files load."""
 
 import re
 from collections.abc import Mapping

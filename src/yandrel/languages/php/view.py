@@ -1,4 +1,4 @@
-"""What PHP's names mean, across the units of an application."""
+"""The graph of an application's PHP files."""
 
 from yandrel.languages.named.table import join_name
 from yandrel.languages.named.view import NamedView

@@ -1,4 +1,4 @@
-"""Where modules will be after a relocation, and how to spell them from there."""
+"""Compute the place of each module after a relocation, and its spelling from there."""
 
 from collections.abc import Iterator, Mapping
 

@@ -201,7 +201,7 @@ def _statement_start(source: bytes, at: int) -> int:
 
 
 def _check_order(arrivals: Arrivals, at: int) -> None:
-    """What arrives must not need, on loading, what its new unit defines further down."""
+    """Refuse a definition that needs, on loading, one further down in its new file."""
     rewriter = arrivals.rewriter
     assert rewriter is not None
     later = {d.name: d for d in rewriter.facts.definitions if d.start >= at}

@@ -1,4 +1,4 @@
-"""What all files of one relocation share: the old view, the new places, who moves where."""
+"""State shared by all files of one relocation: the old graph, the new places."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field

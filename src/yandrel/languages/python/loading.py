@@ -1,4 +1,4 @@
-"""What happens when a module is loaded alone: the order of its imports, and cycles that bite.
+"""Simulate the loading of one module alone: the order of imports, and cycles that fail.
 
 Source: the Python language reference, "The import system": a module is entered into sys.modules
 before its code runs, a package before its modules; `from m import n` falls back to sys.modules.

@@ -96,7 +96,7 @@ def hindrances(facts: Facts, name: str) -> Iterator[tuple[int, str]]:
 
 @dataclass
 class Arrivals:
-    """What comes to one unit: pieces, and the imports that they need there."""
+    """The pieces that arrive in one file, with the imports that they need there."""
 
     context: Context
     unit: str
@@ -264,7 +264,7 @@ class Departure:
         return arrivals.require(NewImport(spelled, target.name, alias, types), target)
 
     def import_back(self, target: Symbol, use: Use | None) -> str:
-        """What stays behind and uses what left must import it now."""
+        """Import moved definitions where the remaining code uses them."""
         rewriter = self.rewriter
         here = rewriter.site(use.start if use is not None else -1)
         spelled = self.context.after.spell(target.unit, here, own_habit(rewriter.facts))

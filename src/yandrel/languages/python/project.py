@@ -1,4 +1,4 @@
-"""Where Python's dotted names start: project files, packages, and what the imports say."""
+"""Find the source roots of Python modules: project files, packages, and imports."""
 
 import configparser
 import sys

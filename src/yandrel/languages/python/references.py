@@ -395,7 +395,7 @@ class FileRewriter:
         return all(head not in scope.bound for scope in self.deep.scopes)
 
     def keep_first_names(self) -> None:
-        """Where `import a.b` became `import c.d`, other uses of `a` still need an import of it."""
+        """Keep an import of `a` for its other uses where `import a.b` became `import c.d`."""
         for scope, dotted_names in self.required_whole.items():
             for dotted in sorted(dotted_names):
                 first = dotted.partition(".")[0]

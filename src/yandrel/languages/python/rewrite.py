@@ -168,8 +168,7 @@ class _Rewriting:
                             unit,
                             item.line,
                             imported.bound,
-                            "no longer handed on by this package; who imports it from outside "
-                            "of this application must change",
+                            "no longer re-exported by this package; update callers outside the application",
                         )
                     )
 
@@ -380,7 +379,7 @@ def check_definitions(view: PythonView, relocation: Relocation, result: Rewrite)
     for old, new in relocation.definitions.items():
         facts = view.units.facts.get(old.unit)
         if facts is None:
-            result.refusals.append(Refusal(old.unit, 0, f"{old.name} is not in a Python unit"))
+            result.refusals.append(Refusal(old.unit, 0, f"{old.name} is not in a Python file"))
             continue
         if facts.problems:
             result.refusals.append(

@@ -1,4 +1,4 @@
-"""How Python servers mark what a unit does: names, bases, decorators, what is made and called."""
+"""Role hints for Python servers: names, bases, decorators, constructed objects and calls."""
 
 from yandrel.model.evidence import Hint
 

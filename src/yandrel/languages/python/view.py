@@ -37,7 +37,7 @@ class Binding:
 
 @dataclass(frozen=True, slots=True)
 class Found:
-    """Where a name leads: what it names, what that finally is, and through which units."""
+    """A resolved name: the import it names, its final definition, and the re-exports between."""
 
     state: State
     named: Symbol = Symbol("")

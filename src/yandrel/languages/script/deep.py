@@ -57,7 +57,7 @@ class Reference:
 
 @dataclass
 class DeepFacts:
-    """What a module binds at its top level, and who reads it."""
+    """The top-level bindings of a module, and their readers."""
 
     bound: dict[str, list[Node]] = field(default_factory=dict)
     references: list[Reference] = field(default_factory=list)

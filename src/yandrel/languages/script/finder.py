@@ -1,4 +1,4 @@
-"""Where a module's path leads, and how a module is spelled from elsewhere."""
+"""Resolve module specifiers, and spell a module's path from elsewhere."""
 
 import posixpath
 import re
@@ -27,7 +27,7 @@ IRREGULAR = re.compile(r"^/|^\.{0,2}(?:/|\Z)|/\.{0,2}(?:/|\Z)")
 
 
 class Led(msgspec.Struct, frozen=True):
-    """Where a specifier leads: the file, and how its end was written."""
+    """A resolved specifier: the file, and how its ending was written."""
 
     path: str
     style: str

@@ -38,7 +38,7 @@ KINDS = {b"import": "import", b"export": "reexport"}
 
 
 class Head(msgspec.Struct):
-    """What stands above everything else: its imports, and where they end."""
+    """The head of a module: its imports, and the offset where they end."""
 
     imports: list[Import]
     end: int

@@ -65,7 +65,7 @@ class ScriptLanguage:
         return find_importers_by_dots(view, relocation)
 
     def mention_filter(self, view: ScriptView, relocation: Relocation) -> Callable[[str, bytes], bool]:
-        """What names but a folder can only name what moves where it reads folders when it runs."""
+        """Return a test for files that may name what moves: by its words, or by reading folders."""
         from yandrel.languages.script.computed import reads_folders
         from yandrel.languages.script.rewrite import moved_words
 

@@ -1,4 +1,4 @@
-"""What happens when the modules of a cycle are loaded: who reads a name before it is there."""
+"""Simulate the loading of modules in a cycle: reads of names before they are set."""
 
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
@@ -25,7 +25,7 @@ class Taken(msgspec.Struct, frozen=True):
 
 
 class LoadingPlan(msgspec.Struct, frozen=True):
-    """What a unit does on loading: the units that it loads, each with what is read then; what at the end."""
+    """The loading of a file: the files it loads in order, with the names read after each, and at the end."""
 
     steps: tuple[tuple[str, tuple[Taken, ...]], ...]
     end: tuple[Taken, ...]

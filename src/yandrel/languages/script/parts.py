@@ -45,7 +45,7 @@ class Part:
 
     @cached_property
     def value(self) -> int:
-        """Where a constant's value begins: before it stand its name and its type."""
+        """Return the offset of a constant's value, after its name and type."""
         return self.source.find(b" = ", self.start_byte)
 
     @cached_property

@@ -1,4 +1,4 @@
-"""What package.json and tsconfig.json say: aliases, package names, the files that are started from."""
+"""Read package.json and tsconfig.json: aliases, package names, entry files."""
 
 import posixpath
 import re

@@ -1,4 +1,4 @@
-"""What tells a unit's role in JavaScript and TypeScript servers."""
+"""Role hints for JavaScript and TypeScript servers."""
 
 from yandrel.model.evidence import Hint
 

@@ -1,4 +1,4 @@
-"""What the grammar does not know of TypeScript, spelled out in as many bytes with what it knows.
+"""Replace TypeScript syntax that the grammar does not know by known syntax of the same length.
 
 Every name and every path stays where it stands, so that what is read from the tree holds for the source:
 `import("x").Name<A, B>[]` is read as `import("x").Name&A& B   `, `export type * from "x"` without its `type`.

@@ -1,4 +1,4 @@
-"""What the definitions of a crowded JavaScript or TypeScript file are."""
+"""Read the definitions of a crowded JavaScript or TypeScript file."""
 
 import re
 from collections.abc import Mapping

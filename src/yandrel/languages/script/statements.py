@@ -30,7 +30,7 @@ class NewImport:
 
 @dataclass(frozen=True, slots=True)
 class Style:
-    """How a module writes its imports."""
+    """The import style of a module."""
 
     quote: str
     semicolon: str

@@ -1,4 +1,4 @@
-"""What a file reads, when it is loaded, of what it imports."""
+"""Find the imported names that a file reads while it is loaded."""
 
 import re
 import string

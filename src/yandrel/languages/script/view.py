@@ -69,7 +69,7 @@ DEEPEST = 60
 
 
 class Found(msgspec.Struct, frozen=True):
-    """Where a name leads: what it names, what that finally is, and through which units."""
+    """A resolved name: the import it names, its final definition, and the re-exports between."""
 
     state: State
     named: Symbol = Symbol("")
@@ -78,7 +78,7 @@ class Found(msgspec.Struct, frozen=True):
 
 
 class Passing(msgspec.Struct):
-    """What a unit exports of others: by name, each with the import and its name there; all of some."""
+    """The re-exports of a file: by name, each with its import and the name there; and whole modules."""
 
     names: dict[str, tuple[Import, str]]
     all_of: list[Import]
@@ -92,7 +92,7 @@ NO_KINDS: Set[str] = frozenset()
 
 
 class Unknown(Enum):
-    """What stands for a specifier that nobody has asked for yet."""
+    """The placeholder for a specifier that has not been resolved yet."""
 
     UNKNOWN = 0
 

@@ -1,4 +1,4 @@
-"""How Swift writes the interfaces that a wide type is cut into."""
+"""Write the Swift protocols that a wide type is cut into."""
 
 from yandrel.languages.cutting.cutter import TypeCutter
 from yandrel.languages.cutting.spelling import Spelling

@@ -1,4 +1,4 @@
-"""What the targets of a package say that they depend on, and how they say more."""
+"""Read and extend the dependencies of targets in Package.swift."""
 
 import re
 from collections.abc import Iterator

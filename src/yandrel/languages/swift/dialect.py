@@ -71,7 +71,7 @@ class SwiftDialect(Dialect):
     def piece_imports(
         self, content: Content, held: Held, renaming: Renaming, namespace: str
     ) -> list[AddedImport]:
-        """What a piece uses of modules outside cannot be told, so all of them come along.
+        """Return all imports of the file: which of them a piece needs cannot be determined.
 
         The space of an import says "type", and after that what is said of it ahead: `@testable`.
         """

@@ -1,4 +1,4 @@
-"""What a Swift file names of its module and of others, found in its text."""
+"""Find the names that a Swift file uses of its own and other modules, by text."""
 
 import re
 from collections.abc import Iterator

@@ -1,4 +1,4 @@
-"""What targets must depend on when files go from one to another."""
+"""Find the target dependencies that a move of files makes necessary."""
 
 import networkx
 
@@ -10,7 +10,7 @@ NEVER = ("testTarget", "plugin")
 
 
 class Dependencies:
-    """What targets depend on, with what they are to depend on as well."""
+    """The dependencies of targets, with those to be added."""
 
     def __init__(self, project: Project) -> None:
         self.listed_in = {m.pattern: m.targets for m in project.maps if m.kind == LISTED_IN}

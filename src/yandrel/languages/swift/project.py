@@ -1,4 +1,4 @@
-"""Which module a Swift file belongs to: the targets of Package.swift, and where each has its files."""
+"""Read the targets of Package.swift, and the folder of each."""
 
 import re
 from collections.abc import Mapping

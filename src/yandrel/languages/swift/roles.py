@@ -1,4 +1,4 @@
-"""What tells a unit's role in Swift servers: bases, names, folders."""
+"""Role hints for Swift servers: bases, names, folders."""
 
 from yandrel.model.evidence import Hint
 

@@ -1,4 +1,4 @@
-"""What the definitions of a crowded Swift file are."""
+"""Read the definitions of a crowded Swift file."""
 
 import re
 from collections.abc import Mapping

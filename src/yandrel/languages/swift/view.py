@@ -1,4 +1,4 @@
-"""What Swift's names mean: all of a module sees all of it, others what is public."""
+"""The graph of Swift files: everything within a module, public names across modules."""
 
 from yandrel.languages.named.roots import Roots
 from yandrel.languages.named.table import SymbolTable, join_name

@@ -1,4 +1,4 @@
-"""Where an application mounts its groups of routes, and how one more is added there."""
+"""Find the place where an application mounts its routers, and add one there."""
 
 from dataclasses import dataclass
 

@@ -1,4 +1,4 @@
-"""Which template makes which role's unit, by framework and kind of layout."""
+"""Choose the template of each role's file, by framework and kind of layout."""
 
 from importlib.resources import files
 from typing import Any

@@ -1,4 +1,4 @@
-"""What mounts or lists one concept said once more for another: imports, calls, elements of lists."""
+"""Repeat for another concept the code that mounts or lists one: imports, calls, list elements."""
 
 from collections.abc import Callable, Iterator
 

@@ -1,4 +1,4 @@
-"""Who calls which method of a type: by annotations, by what is constructed, by what is kept in self."""
+"""Find callers of a type's methods: by annotations, constructions, and attributes of self."""
 
 from collections.abc import Iterator
 

@@ -197,7 +197,7 @@ def group_handlers(handlers: list[Handler], concepts: set[str]) -> None:
 
 
 def _part_by_owner(handlers: list[Handler]) -> None:
-    """Where a file makes several applications, each has groups of its own."""
+    """Give each application that a file makes router groups of its own."""
     owners = [mark_owner(handler) for handler in handlers]
     for handler, owner in zip(handlers, owners, strict=True):
         if owner != owners[0]:
