@@ -135,7 +135,7 @@ def test_links_are_not_followed(shop: Path, tmp_path: Path, yandrel: Yandrel) ->
     done = yandrel(shop, "survey", "--why")
     assert done.status == 0
     assert "secret" not in done.out
-    assert "3 units" in done.out
+    assert "3 files" in done.out
     assert yandrel(shop, "move", "shop/order.py", "out/").status == 3
     assert sorted(path.name for path in outside.iterdir()) == ["secret.py"]
 

@@ -68,7 +68,7 @@ def test_once_for_each_file(tmp_path: Path, yandrel: Yandrel) -> None:
     )
     said = moved(root, yandrel, f"{JAVA}/models/Hive.java", f"{JAVA}/hives/")
     assert said.count("Notes.java:") == 1
-    assert "it would be coop.waxmoor.hives.Hive now" in " ".join(said.split())
+    assert "its new name is coop.waxmoor.hives.Hive" in " ".join(said.split())
 
 
 def test_what_is_still_there_is_none(tmp_path: Path, yandrel: Yandrel) -> None:
@@ -132,6 +132,6 @@ def test_links_to_what_names_what_leaves_their_folder_are_told_of(tmp_path: Path
     assert "is a link" not in said
     said = " ".join(moved(root, yandrel, "hives/main_test.go", "scales/").split())
     assert (
-        "hives/show_test.go tests/show_test.go (is a link to a unit that names prepare, "
+        "hives/show_test.go tests/show_test.go (is a link to a file that names prepare, "
         "gone from the link's folder)" in said
     )

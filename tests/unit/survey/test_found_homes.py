@@ -71,7 +71,7 @@ def test_tests_beside_what_they_test(tmp_path: Path, yandrel: Yandrel) -> None:
 
 def test_many_units_without_a_role_turn_the_rule_off(tmp_path: Path, yandrel: Yandrel) -> None:
     found = adopt(tmp_path, go_files(*(f"wax/part{number}.go" for number in range(12))), yandrel)
-    assert found["off"]["unplaced"].startswith("12 of 12 units")
+    assert found["off"]["unplaced"].startswith("12 of 12 files")
     assert yandrel(tmp_path, "check").status == 0
 
 

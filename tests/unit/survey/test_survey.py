@@ -126,7 +126,7 @@ def test_adopted_homes_fit_what_is_there(tmp_path: Path, yandrel: Yandrel) -> No
         assert yandrel(root, "adopt").status == 0
         text = (root / "yandrel.toml").read_text()
         expected = '"app/services/{name}_service.py"' if name == "role" else '"app/{domain}/service.py"'
-        assert f"service = {expected}  # 3 units fit" in text
+        assert f"service = {expected}  # 3 files fit" in text
         assert yandrel(root, "check").status == 0
 
 
