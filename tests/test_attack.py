@@ -5,7 +5,7 @@ import sys
 
 import pytest
 
-from benchmarks.attack.__main__ import run
+from benchmarks.attack.campaign import run
 
 
 @pytest.mark.skipif(os.name == "nt" or sys.platform == "darwin", reason="attacks fork, and need /proc")

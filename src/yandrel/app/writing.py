@@ -5,10 +5,13 @@ from pathlib import Path
 
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
+from yandrel.errors import RefusedError
 from yandrel.files.lock import hold_lock
+from yandrel.files.paths import check_path
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.plan import FileChange
+from yandrel.moves.proof import find_unreadable
 
 
 @dataclass(frozen=True)
@@ -36,6 +39,14 @@ class Written:
 
 def write_changes(workspace: Workspace, files: list[FileChange], title: str, manner: Manner) -> Written:
     """Show a change or carry it out; raises TakenBackError where the user's command fails after it."""
+    for change in files:
+        check_path(change.new or change.old)
+    worse = find_unreadable(workspace.index, files)
+    if worse:
+        raise RefusedError(
+            f"a fault of Yandrel's own: {worse[0].why}", where=worse[0].unit,
+            todo="nothing was changed; please report it",
+        )  # fmt: skip
     if manner.preview:
         return Written(0, unified_diff(files))
     with hold_lock(workspace.root):

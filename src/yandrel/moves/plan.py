@@ -172,7 +172,9 @@ def read_candidates(
     for path in index.facts:
         if language_of(path) != language:
             continue
-        raw = index.read_raw(path)
+        raw = read_or_none(index, path)
+        if raw is None:
+            continue  # listed among the files that could not be read
         if path not in naming:
             if few and not any(word in raw for word in few):
                 continue

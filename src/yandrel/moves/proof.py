@@ -14,7 +14,7 @@ from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, State, Symbol
 from yandrel.model.project import Project, Units, folders_of
 from yandrel.moves.configuration import find_broken_configuration
-from yandrel.moves.plan import ChangePlan
+from yandrel.moves.plan import ChangePlan, FileChange
 
 CYCLE = "circular-import"
 LAST_NAME = re.compile(r"[^./\\#]*$")
@@ -166,6 +166,17 @@ def _project_after(
                 manifests[path] = raw
     units = Units(OfLanguage(facts, name), files, frozenset(index.tree.ignored), folders_of(files))
     return language.find_project(units, manifests, index.configured)
+
+
+def find_unreadable(index: CodeIndex, changes: Iterable[FileChange]) -> list[Refusal]:
+    """Return a refusal for each changed or new file that parses worse than before, whoever edited it."""
+    refusals = find_broken_configuration(list(changes))
+    for change in changes:
+        name = language_of(change.new) if change.new else None
+        if name is not None and change.after is not None and change.after != change.before:
+            facts = facts_of_bytes(change.after, name, change.new)
+            refusals += _reads_worse(index, change.old, change.new, facts)
+    return refusals
 
 
 def _reads_worse(index: CodeIndex, old: str, new: str, facts: Facts) -> list[Refusal]:

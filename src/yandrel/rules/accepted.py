@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterable
 
 from yandrel.errors import ConfigError
+from yandrel.layout.toml_text import quoted
 from yandrel.model.results import Finding
 from yandrel.model.untyped import parse_toml, texts_of
 
@@ -41,11 +42,5 @@ def read_accepted(read: Callable[[str], bytes]) -> frozenset[str]:
 def write_accepted(findings: Iterable[Finding]) -> bytes:
     """Return the file's text for these findings."""
     keys = sorted({finding.key for finding in findings})
-    lines = "".join(f"  {quote(key)},\n" for key in keys)
+    lines = "".join(f"  {quoted(key)},\n" for key in keys)
     return (HEAD + lines + "]\n").encode("utf-8")
-
-
-def quote(text: str) -> str:
-    """Return a TOML basic string."""
-    escaped = text.replace("\\", "\\\\").replace('"', '\\"')
-    return f'"{escaped}"'

@@ -6,6 +6,7 @@ from collections import Counter
 from yandrel.errors import ConfigError
 from yandrel.layout.config import SHARED, Layout, parse_layout
 from yandrel.layout.patterns import compile_pattern
+from yandrel.layout.toml_text import as_key, in_comment, quoted
 from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.graph import State
 from yandrel.model.words import snake
@@ -142,10 +143,6 @@ def _yield_pattern(homes: list[RoleHomes], error: ConfigError) -> None:
 # -- texts ---------------------------------------------------------------------------------
 
 
-def quoted(text: str) -> str:
-    return '"' + text.replace("\\", "\\\\").replace('"', '\\"') + '"'
-
-
 def _head(picture: Picture) -> str:
     roots = _roots(picture)
     lines = [
@@ -214,9 +211,9 @@ def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
             note = f"  # {fits} {'file fits' if fits == 1 else 'files fit'}"
             note += f", {off} {'does' if off == 1 else 'do'} not" if off else ""
         if len(patterns) == 1:
-            lines.append(f"{home.role} = {quoted(patterns[0])}{note}")
+            lines.append(f"{as_key(home.role)} = {quoted(patterns[0])}{note}")
         else:
-            lines.append(f"{home.role} = [{note}")
+            lines.append(f"{as_key(home.role)} = [{note}")
             lines += [f"  {quoted(p)}," for p in patterns]
             lines.append("]")
     if described is not None:
@@ -225,7 +222,7 @@ def _roles_text(homes: list[RoleHomes], described: Picture | None) -> str:
         ]
         if unplaced:
             units = "1 file has" if len(unplaced) == 1 else f"{len(unplaced)} files have"
-            lines.append(f"# {units} no known role, such as {unplaced[0]}")
+            lines.append(f"# {units} no known role, such as {in_comment(unplaced[0])}")
     return "\n".join(lines) + "\n"
 
 
@@ -425,7 +422,7 @@ def _shapes_text(picture: Picture) -> str:
             if others >= 4 and MOST * others <= held <= others:
                 lines.append(f"extends = {quoted(base)}  # {held} of {others} classes")
         if lines:
-            out.append(f"[shape.{role}]\n" + "\n".join(lines) + "\n")
+            out.append(f"[shape.{as_key(role)}]\n" + "\n".join(lines) + "\n")
     return "\n".join(out)
 
 
