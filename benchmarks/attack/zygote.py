@@ -94,6 +94,7 @@ def run_child(request: dict[str, Any], told: int) -> None:
     if request.get("plan"):
         sys.addaudithook(Hook(request["plan"], told))
     status = 70
+    signal.signal(signal.SIGINT, signal.default_int_handler)
     try:
         from yandrel.cli.main import main
 
@@ -118,9 +119,12 @@ def serve(request: dict[str, Any]) -> dict[str, Any]:
     child = os.fork()
     if not child:
         os.close(reading)
-        signal.signal(signal.SIGINT, signal.default_int_handler)
         signal.signal(signal.SIGTERM, signal.SIG_DFL)
-        run_child(request, writing)
+        signal.signal(signal.SIGINT, signal.SIG_DFL)
+        try:
+            run_child(request, writing)
+        finally:
+            os._exit(130)
     os.close(writing)
     if "kill_after" in request:
         time.sleep(request["kill_after"])
