@@ -188,10 +188,12 @@ def check(
     accept: bool = False,
     only: Iterable[str] = (),
     paths: Iterable[str] = (),
+    against: str = "",
 ) -> CheckReport:
     """Return the findings that are neither excepted nor accepted.
 
-    `accept` writes today's findings down; `only` names rules, `paths` units or folders to show.
+    `accept` writes today's findings down; `only` names rules, `paths` units or folders to show. `against`
+    is a git revision: findings that were there are left out.
     """
     refuse_nothing(workspace)
     prefixes = [_from_root(workspace, path) for path in paths]
@@ -207,6 +209,11 @@ def check(
         accepted = frozenset(finding.key for finding in judged.findings)
     present = {finding.key for finding in judged.findings}
     new = [finding for finding in judged.findings if finding.key not in accepted]
+    ended: list[str] = []
+    if against:
+        then = {finding.key for finding in judge(workspace.at_revision(against)).findings}
+        new = [finding for finding in new if finding.key not in then]
+        ended = sorted(then - present)
     if chosen:
         new = [finding for finding in new if finding.rule in chosen]
     if prefixes and "" not in prefixes:
@@ -225,6 +232,8 @@ def check(
         has_layout=workspace.layout.present,
         written=written,
         covered=judged.covered,
+        against=against,
+        ended=ended,
     )
 
 

@@ -21,6 +21,7 @@ from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.leftovers import list_leftovers
 from yandrel.moves.links import list_links
+from yandrel.moves.mentions import list_mentions
 from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.plan import ChangePlan, contents_after, plan_relocation
 from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
@@ -152,6 +153,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
             if not second[1].refusals:
                 plan, proof, foresight = second
     list_leftovers(index, plan, foresight.views)
+    list_mentions(index, plan, step.written_in)
     list_links(index, plan)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))

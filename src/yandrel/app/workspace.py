@@ -6,6 +6,7 @@ from pathlib import Path
 
 from yandrel.errors import RefusedError
 from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
+from yandrel.files.revision import Revision
 from yandrel.files.root import CONFIG_NAME, find_root
 from yandrel.files.walk import Tree
 from yandrel.index.code import CodeIndex, Progress, build_index, index_with, scan
@@ -63,6 +64,22 @@ class Workspace:
     def with_changes(self, changes: Changes) -> "ChangedWorkspace":
         """Return the application as it would be with changes over its files; nothing is written."""
         return ChangedWorkspace(self.root, self.here, base=self, changes=changes)
+
+    def at_revision(self, text: str) -> "ChangedWorkspace":
+        """Return the application at a git revision; the work tree is not touched.
+
+        What is the same in the work tree is shared with it. Raises CallError where there is no such revision.
+        """
+        revision = Revision(self.root, text)
+        changes: dict[str, tuple[bytes, int] | None] = {}
+        for path in self.tree.files:
+            if path not in revision.blobs:
+                changes[path] = None
+            elif not revision.has_same(path, self.files.read(path)):
+                changes[path] = (revision.read(path), revision.modes[path])
+        gone = [path for path in revision.blobs if not self.files.exists(path)]
+        changes.update({path: (revision.read(path), revision.modes[path]) for path in gone})
+        return self.with_changes(changes)
 
     def fixed_files(self) -> list[str]:
         """Return the files that yandrel.toml says are never moved."""

@@ -14,6 +14,8 @@ from yandrel.errors import FINDINGS
 @click.option("--rule", "rules", multiple=True, metavar="RULE", help="Show this rule's findings only.")
 @click.option("--all", "full", is_flag=True, help="Show every finding of one cause, not the first few.")
 @click.option("--explain", metavar="RULE", help="Tell what a rule is for, with examples, and stop.")
+@click.option("--against", default="", metavar="REVISION",
+              help="Show only what came since this git revision.")  # fmt: skip
 @click.option("--min-covered", "least", type=click.IntRange(0, 100), metavar="N",
               help="Fail where the rules cover less than N percent of the files.")  # fmt: skip
 @format_option
@@ -25,6 +27,7 @@ def command(
     rules: tuple[str, ...],
     full: bool,
     explain: str | None,
+    against: str,
     least: int | None,
     form: str,
 ) -> None:
@@ -40,7 +43,7 @@ def command(
         click.echo(f"{explain}: {explain_rule(explain)}")
         return
     workspace = open_workspace(root, writes=accept)
-    report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths])
+    report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths], against)
     show(report, form, lambda result, style: render_check(result, style, full))
     if least is not None and report.covered * 100 < least * report.units:
         share = report.covered * 100 // report.units

@@ -102,7 +102,11 @@ class Finding(Struct, frozen=True):
 
 
 class CheckReport(Struct, frozen=True):
-    """The findings of a check."""
+    """The findings of a check.
+
+    Where it is compared `against` a git revision, only those that came since are listed; `ended` are the
+    keys of those that are gone since.
+    """
 
     version: int
     units: int
@@ -117,6 +121,8 @@ class CheckReport(Struct, frozen=True):
     has_layout: bool
     written: str = ""
     covered: int = 0
+    against: str = ""
+    ended: list[str] = []
 
 
 class ChangedFile(Struct, frozen=True):

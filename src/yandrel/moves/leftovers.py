@@ -41,13 +41,18 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
             text = found[1].decode("utf-8", "replace")
             new = names.get(text) or names.get(text.replace("\\\\", "\\"), "")
             if new and (path, text) not in known:
-                lines.setdefault((text, new), []).append(data.count(b"\n", 0, found.start()) + 1)
+                lines.setdefault((text, new), []).append(count_lines(data, found.start()))
         for (text, new), places in lines.items():
-            why = f"names what moves{_more(places)}; its new name is {new}"
+            why = f"names what moves{tell_lines(places)}; its new name is {new}"
             plan.notes.append(Note(path, places[0], text, why))
 
 
-def _more(lines: list[int]) -> str:
+def count_lines(data: bytes, at: int) -> int:
+    """Return the line that a place of a text is on."""
+    return data.count(b"\n", 0, at) + 1
+
+
+def tell_lines(lines: list[int]) -> str:
     """Return in which other lines the same stands."""
     others = sorted({*lines} - {lines[0]})
     shown = ", ".join(map(str, others[:MOST_LINES])) + (" …" if len(others) > MOST_LINES else "")

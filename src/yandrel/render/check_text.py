@@ -82,6 +82,9 @@ def render_group(findings: list[Finding], style: Style, full: bool = False) -> l
 
 def _tail(report: CheckReport, style: Style) -> list[str]:
     lines: list[str] = []
+    if report.against:
+        gone = plural_of(len(report.ended), "finding")
+        lines.append(f"Compared with {report.against}: older findings are not shown; {gone} ended since.")
     if report.written:
         lines.append(f"{report.written} holds {plural_of(report.accepted, 'finding')} as accepted.")
     elif report.accepted:

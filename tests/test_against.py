@@ -1,0 +1,144 @@
+"""Snapshots of git revisions: what came since, without running git or touching the work tree."""
+
+import subprocess
+from pathlib import Path
+
+import pytest
+
+from tests.conftest import Yandrel, needs_tool, read_tree, write_tree
+from yandrel.app.workspace import Workspace
+
+pytestmark = needs_tool("git")
+RULES = (
+    '[app]\nsource = ["shop"]\n\n[roles]\nservice = "shop/{name}_service.py"\n'
+    'model = "shop/{name}_model.py"\n'
+    '\n[imports]\nmay = ["service -> model"]\n\n[off]\nunplaced = "small"\n'
+)
+FILES: dict[str, str | bytes] = {
+    "yandrel.toml": RULES,
+    "shop/__init__.py": "",
+    "shop/hive_service.py": "from shop.hive_model import Hive\n\n\nclass HiveService:\n    hive = Hive\n",
+    "shop/hive_model.py": "class Hive: ...\n",
+    "shop/old_model.py": "from shop.hive_service import HiveService\n\n\nclass Old(HiveService): ...\n",
+}
+
+
+def git(root: Path, *words: str) -> str:
+    done = subprocess.run(
+        ["git", "-C", str(root), "-c", "user.name=x", "-c", "user.email=x@example.org", *words],
+        check=True, capture_output=True, text=True,
+    )  # fmt: skip
+    return done.stdout.strip()
+
+
+@pytest.fixture
+def shop(tmp_path: Path) -> Path:
+    """An application with one old finding in two commits, and a new one in the work tree."""
+    root = write_tree(tmp_path / "app", FILES)
+    git(root, "init", "-q", "-b", "main")
+    git(root, "add", "-A")
+    git(root, "commit", "-qm", "first")
+    write_tree(root, {"shop/more_model.py": "class More: ...\n"})
+    git(root, "add", "-A")
+    git(root, "commit", "-qm", "second")
+    git(root, "tag", "-a", "v1", "-m", "one")
+    write_tree(root, {"shop/new_model.py": "from shop.hive_service import HiveService\nX = HiveService\n"})
+    return root
+
+
+@pytest.mark.parametrize("revision", ["HEAD", "main", "v1", "HEAD~1", "main^", "refs/heads/main", "@hash"])
+@pytest.mark.parametrize("packed", [False, True])
+def test_only_what_came_since_is_shown(shop: Path, yandrel: Yandrel, revision: str, packed: bool) -> None:
+    if packed:
+        git(shop, "gc", "-q")
+        git(shop, "pack-refs", "--all")
+    if revision == "@hash":
+        revision = git(shop, "rev-parse", "HEAD")[:9]
+    before = read_tree(shop)
+    whole = yandrel(shop, "check")
+    assert whole.status == 1
+    assert "old_model.py" in whole.out
+    done = yandrel(shop, "check", "--against", revision)
+    assert done.status == 1
+    assert "new_model.py" in done.out
+    assert "old_model.py" not in done.out
+    assert read_tree(shop) == before
+
+
+def test_what_ended_is_counted(shop: Path, yandrel: Yandrel) -> None:
+    (shop / "shop/new_model.py").unlink()
+    (shop / "shop/old_model.py").unlink()
+    done = yandrel(shop, "check", "--against", "HEAD")
+    assert done.status == 0
+    assert "1 finding ended since" in " ".join(done.out.split())
+
+
+def test_an_application_below_the_top_of_the_checkout(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path, {f"apps/shop/{path}": text for path, text in FILES.items()})
+    git(root, "init", "-q", "-b", "main")
+    git(root, "add", "-A")
+    git(root, "commit", "-qm", "first")
+    done = yandrel(root / "apps/shop", "check", "--against", "main")
+    assert done.status == 0, done.out + done.err
+
+
+def test_a_revision_has_its_own_files_and_its_own_layout(shop: Path) -> None:
+    (shop / "yandrel.toml").write_text("")
+    (shop / "shop/hive_model.py").unlink()
+    then = Workspace(shop).at_revision("HEAD~1")
+    assert set(then.layout.roles) == {"service", "model"}
+    assert sorted(then.index.facts) == sorted(path for path in FILES if path.endswith(".py"))
+    edges = then.index.edges_of("shop/hive_service.py")
+    assert [edge.unit for edge in edges] == ["shop/hive_model.py"]
+    assert then.files.read("shop/hive_model.py") == b"class Hive: ...\n"
+
+
+@pytest.mark.parametrize(
+    ("revision", "said"),
+    [
+        ("nowhere", "no such git revision"),
+        ("HEAD~7", "no such ancestor"),
+        ("HEAD^2", "no such ancestor"),
+        ("0000000", "no such git revision"),
+        ("", ""),
+    ],
+)
+def test_revisions_that_are_not_there(shop: Path, yandrel: Yandrel, revision: str, said: str) -> None:
+    done = yandrel(shop, "check", "--against", revision)
+    assert done.status == (2 if said else 1)
+    assert said in done.err
+
+
+def test_a_shallow_clone_says_so(shop: Path, tmp_path: Path, yandrel: Yandrel) -> None:
+    git(shop, "clone", "-q", "--depth", "1", f"file://{shop}", str(tmp_path / "shallow"))
+    assert yandrel(tmp_path / "shallow", "check", "--against", "HEAD").status == 0
+    done = yandrel(tmp_path / "shallow", "check", "--against", "HEAD~1")
+    assert done.status == 2
+    assert "shallow" in done.err
+
+
+def test_where_two_lines_of_work_parted(shop: Path, yandrel: Yandrel) -> None:
+    git(shop, "checkout", "-q", "-b", "work")
+    git(shop, "add", "-A")
+    git(shop, "commit", "-qm", "on work")
+    git(shop, "checkout", "-q", "main")
+    git(shop, "rm", "-q", "shop/old_model.py")
+    git(shop, "commit", "-qm", "on main")
+    git(shop, "checkout", "-q", "work")
+    assert "old_model.py" in yandrel(shop, "check", "--against", "main").out
+    done = yandrel(shop, "check", "--against", "main...")
+    assert "old_model.py" not in done.out
+    assert "new_model.py" in done.out
+
+
+def test_without_git_it_says_so(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", FILES)
+    done = yandrel(root, "check", "--against", "HEAD")
+    assert done.status == 2
+    assert "not in a git checkout" in done.err
+
+
+def test_a_linked_work_tree(shop: Path, tmp_path: Path, yandrel: Yandrel) -> None:
+    git(shop, "worktree", "add", "-q", str(tmp_path / "linked"), "-b", "other", "HEAD~1")
+    done = yandrel(tmp_path / "linked", "check", "--against", "main")
+    assert done.status == 0, done.err
