@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
-from benchmarks.attack.shop import FILES, OPERATIONS, Operation
+from benchmarks.attack.shop import FILES, MOVE, OPERATIONS, Operation
 from benchmarks.attack.tally import Tally
 from benchmarks.attack.target import Program, Run, State, Target, difference
 
@@ -57,6 +57,11 @@ class Crashes:
         if operation.name == "undo --to":
             self.prepare(operation)
             self.program.run(self.target.root, "undo")
+            found.append(self.target.state())
+        if operation.fails:
+            # `undo --finish` keeps the change, and drops what the command did.
+            self.target.fresh()
+            self.program.run(self.target.root, *MOVE)
             found.append(self.target.state())
         if operation.name == "adopt":
             self.target.fresh()

@@ -79,6 +79,8 @@ class Stored:
         return "; ".join(done)
 
     def _damage_one(self, place: Path, kind: str) -> None:
+        if place.is_symlink():
+            return
         data = bytearray(place.read_bytes()) if place.is_file() else bytearray()
         if kind in ("remove", "link", "fifo", "folder"):
             place.unlink()

@@ -3,8 +3,9 @@
 from collections.abc import Callable
 
 from yandrel.app.workspace import Workspace
-from yandrel.errors import RefusedError, StoppedError, TakenBackError
-from yandrel.moves.apply import mark_done
+from yandrel.errors import HalfDoneError, RefusedError, StoppedError, TakenBackError
+from yandrel.moves.apply import BY_COMMAND, mark_done
+from yandrel.moves.journal import Record
 from yandrel.moves.saved import save_files, take_back_with_command
 from yandrel.moves.undo import Choices, undo_change
 
@@ -38,20 +39,32 @@ def carry_out_step(
     try:
         status, output = run(command)
     except KeyboardInterrupt as error:
-        take_back_with_command(journal, record, sources)
+        _take_back(workspace, record)
         raise StoppedError(
             f"interrupted while `{command}` ran; the change and what the command did were taken back"
         ) from error
     except BaseException:
-        take_back_with_command(journal, record, sources)
+        _take_back(workspace, record)
         raise
     if status == 0:
         mark_done(journal, change)
         return output
-    take_back_with_command(journal, record, sources)
+    _take_back(workspace, record)
     step = f" after step {number} of {steps}" if steps > 1 else ""
     tail = "\n".join(output.splitlines()[-LAST_LINES:])
     raise TakenBackError(
         f"`{command}` failed with status {status}{step}; that change was taken back"
         + (f"\n{tail}" if tail else "")
     )
+
+
+def _take_back(workspace: Workspace, record: Record) -> None:
+    """Take a change back with what the command did; raises HalfDoneError where that cannot be written."""
+    try:
+        take_back_with_command(workspace.journal, record, workspace.layout.sources)
+    except (OSError, RefusedError) as error:
+        why = error.what if isinstance(error, RefusedError) else str(error.strerror)
+        raise HalfDoneError(
+            f"`{record.then}` failed; change {record.number} and what it did could not be taken back ({why})",
+            todo=BY_COMMAND,
+        ) from error

@@ -107,7 +107,7 @@ def main() -> None:
         click.echo("yandrel: the code is nested too deeply to be followed", err=True)
         sys.exit(USAGE)
     except (KeyboardInterrupt, click.Abort):
-        click.echo("yandrel: interrupted; nothing was changed", err=True)
+        _tell(_tell_interruption())
         sys.exit(INTERRUPTED)
     except BrokenPipeError:
         sys.stderr.close()
@@ -130,6 +130,13 @@ def _tell(message: str, lines: bool = False) -> None:
     from yandrel.render.escape import escape_controls
 
     click.echo(f"yandrel: {escape_controls(message, lines)}", err=True)
+
+
+def _tell_interruption() -> str:
+    """Return what was carried out before an interruption."""
+    apply = sys.modules.get("yandrel.moves.apply")
+    done = list(apply.CARRIED_OUT) if apply is not None else []
+    return "interrupted; " + (f"carried out before: {', '.join(done)}" if done else "nothing was changed")
 
 
 def _tell_fault(error: Exception) -> str:

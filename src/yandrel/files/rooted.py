@@ -181,6 +181,16 @@ class RootFolder:
         except (OSError, RefusedError):
             return []
 
+    @contextmanager
+    def opened_folder(self, folder: str) -> Iterator[str]:
+        """Open a folder, and yield a path to that very folder for a library that takes paths alone.
+
+        Where the system has no such path, it is the folder's usual one.
+        """
+        with self._at(folder + "/x") as (_, handle):
+            own = f"/proc/self/fd/{handle}"
+            yield own if handle is not None and os.path.isdir(own) else str(self.root / folder)
+
     def sync(self, folder: str) -> None:
         """Wait until renames in a folder are on the disk, where the system has such a call."""
         with self._at(folder + "/x" if folder else "x") as (_, handle):

@@ -88,9 +88,11 @@ class FactStore:
         return hashlib.blake2b(repr(place).encode() + _machine(), digest_size=16).hexdigest()
 
     def _open(self, fresh: bool) -> sqlite3.Connection:
-        connection = sqlite3.connect(self.files.root / NAME, timeout=2.0, isolation_level=None)
-        connection.execute("pragma journal_mode = wal")
-        connection.execute("pragma synchronous = off")
+        with self.files.opened_folder(STATE) as folder:
+            place = os.path.join(folder, NAME.rpartition("/")[2])
+            connection = sqlite3.connect(place, timeout=2.0, isolation_level=None)
+            connection.execute("pragma journal_mode = wal")
+            connection.execute("pragma synchronous = off")
         if fresh:
             connection.execute(
                 "create table files (path text primary key, size integer, mtime integer,"

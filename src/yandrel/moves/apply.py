@@ -21,6 +21,8 @@ from yandrel.moves.journal import (
 )
 from yandrel.moves.plan import FileChange
 
+CARRIED_OUT: list[str] = []
+"""Titles of the changes of this run, for the message of an interruption that comes after them."""
 BY_COMMAND = "`yandrel undo` takes it back, `yandrel undo --finish` finishes it"
 COMPILED = "__pycache__"
 
@@ -62,6 +64,7 @@ def apply_changes(
             carry_out(journal, record)
         except (OSError, RefusedError) as error:
             _take_back_at_once(journal, record, error)
+        CARRIED_OUT.append(title)
     if held.came:
         what = f"interrupted while change {number} ({title}) was put in place; it was finished first"
         raise StoppedError(what, todo="" if undoes is not None else "`yandrel undo` takes it back")

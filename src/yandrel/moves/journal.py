@@ -238,7 +238,8 @@ class Journal:
         """
         place = self.place(number)
         self.files.create(f"{place}/saved", contents)
-        self.files.create(f"{place}/saved.json", msgspec.json.encode(saved))
+        self.files.create(f"{place}/saved.new", msgspec.json.encode(saved))
+        self.files.replace(f"{place}/saved.new", f"{place}/saved.json")
         self.files.sync(place)
 
     def read_saved(self, number: int) -> tuple[Saved, bytes] | None:
@@ -274,7 +275,7 @@ class Journal:
     def tidy(self, number: int) -> None:
         """Remove what only an unfinished change needs."""
         self.files.remove_tree(f"{self.place(number)}/after")
-        for name in ("saved", "saved.json"):
+        for name in ("saved", "saved.new", "saved.json"):
             self.files.remove(f"{self.place(number)}/{name}")
 
 

@@ -8,6 +8,7 @@ absolute folder, with slashes or backslashes, and without its ending where nothi
 import posixpath
 import re
 from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of
@@ -17,77 +18,127 @@ from yandrel.moves.plan import ChangePlan, read_or_none
 from yandrel.moves.texts import OWN_FILES
 from yandrel.texts.scalars import LARGEST, is_prose
 
-SEPARATOR = rb"[/\\]{1,4}"
-LEAD = rb"(?<![\w./\\$~{}%-])(?P<lead>(?:[\w.$~{}%-]*[/\\]{1,4})*?)"
-"""Folders, variables and dots before a path; each token is tried from its start alone."""
+SEPARATOR = re.compile(rb"[/\\]{1,4}")
+NAME = re.compile(rb"[\w-]+(?:\.[\w-]+)*")
+LEAD_SIGNS = frozenset(b"abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789_.$~{}%/\\-")
+LONGEST_LEAD = 200
+FEW_FILES = 3
 IGNORED_TOO = (".env", ".service", ".timer", ".conf")
 """Ignored files that name files of the application where it runs."""
+
+
+@dataclass(frozen=True)
+class Mention:
+    """A path as it is written at one place."""
+
+    path: str
+    line: int
+    text: str
+    old: str
 
 
 def list_mentions(index: CodeIndex, plan: ChangePlan, move_list: str = "") -> None:
     """Add a note for each path of a moved file that some text still has after the change.
 
-    The move list itself is left alone.
+    The move list itself is left alone. Where many files have the same path, one note speaks of all.
     """
     moved = {old: new for old, new in plan.relocation.units.items() if old != new}
     if not moved:
         return
-    forms = _written_forms(moved)
-    pattern = _pattern(forms)
     known = {(note.unit, note.line) for note in plan.notes}
-    lists = {move_list.rpartition("/")[2]} - {""}
+    own = {move_list.rpartition("/")[2]} - {""} | set(OWN_FILES)
+    by_text: dict[str, list[Mention]] = {}
+    finder = _Finder(index, moved)
     for path, data in _texts_after(index, plan):
-        if path in OWN_FILES or path.rpartition("/")[2] in lists:
-            continue
-        lines: dict[tuple[str, str], list[int]] = {}
-        for found in pattern.finditer(data):
-            old = forms[_plain(found["path"])]
-            line = count_lines(data, found.start())
-            if (path, line) in known or not _is_meant(found, path, old, index):
+        if path.rpartition("/")[2] not in own:
+            for mention in finder.find(path, data):
+                if (path, mention.line) not in known:
+                    by_text.setdefault(mention.text, []).append(mention)
+    for mentions in by_text.values():
+        plan.notes += _notes(mentions, moved)
+
+
+def _notes(mentions: list[Mention], moved: Mapping[str, str]) -> Iterator[Note]:
+    """Yield a note for each file that has a path, or one for all where there are many."""
+    lines: dict[str, list[int]] = {}
+    for mention in mentions:
+        lines.setdefault(mention.path, []).append(mention.line)
+    new = moved[mentions[0].old]
+    others = list(lines)[1:] if len(lines) > FEW_FILES else []
+    for path in lines if not others else list(lines)[:1]:
+        more = f"; {len(others)} more files have it, such as {others[0]}" if others else ""
+        why = f"is the path of what moves{tell_lines(lines[path])}; it is {new} after the move{more}"
+        yield Note(path, lines[path][0], mentions[0].text, why)
+
+
+class _Finder:
+    """Finds paths of moved files by the name of the folder that each is in, which is a plain search."""
+
+    def __init__(self, index: CodeIndex, moved: Mapping[str, str]) -> None:
+        self.root_name = index.root.name
+        self.moved = moved
+        self.stems = {old[: old.rfind(".")]: old for old in moved if "." in old.rpartition("/")[2]}
+        self.here: dict[str, list[str]] = {}
+        for old in moved:
+            self.here.setdefault(old.rpartition("/")[0], []).append(old)
+        folders = sorted({old.split("/")[-2].encode() for old in moved if "/" in old})
+        # The name comes first, and what is before it after that: a name to begin with is found soonest.
+        self.folders = {
+            folder: re.compile(rb"%b(?<![\w-]%b)[/\\]{1,4}(?=\w)" % (re.escape(folder), re.escape(folder)))
+            for folder in folders
+        }
+
+    def find(self, path: str, data: bytes) -> Iterator[Mention]:
+        """Yield the paths of moved files in a text, each as it is written."""
+        places = (p.finditer(data) for folder, p in self.folders.items() if folder in data)
+        for found in (match for matches in places for match in matches):
+            name = NAME.match(data, found.end())
+            if name is None:
                 continue
-            text = found["lead"].decode("utf-8", "replace") + found["path"].decode("utf-8", "replace")
-            lines.setdefault((text, moved[old]), []).append(line)
-        for (text, new), places in lines.items():
-            why = f"is the path of what moves{tell_lines(places)}; it is {new} after the move"
-            plan.notes.append(Note(path, places[0], text, why))
+            start = _start_of_lead(data, found.start())
+            written = data[start : name.end()]
+            old = self._meant(path, SEPARATOR.sub(b"/", written).decode("utf-8", "replace"))
+            if old:
+                yield Mention(path, count_lines(data, start), written.decode("utf-8", "replace"), old)
+        if language_of(path) is None and not is_prose(path):
+            yield from self._find_beside(path, data)
+
+    def _meant(self, path: str, written: str) -> str:
+        """Return the moved file that a path in a text names; nothing where it may mean something else."""
+        is_code = language_of(path) is not None
+        lead = written[: len(written) - len(written.lstrip("./"))]
+        if lead.startswith("."):
+            written = posixpath.normpath(posixpath.join(path.rpartition("/")[0], written))
+            return self._file(written, stems=not is_code)
+        if written[:1] in ("/", "$", "%", "~"):
+            return next((old for old in self.moved if "/" in old and self._ends(written, old)), "")
+        inner = written.removeprefix(self.root_name + "/")
+        stems = not is_code and not is_prose(path)
+        return "" if is_code else self._file(written, stems) or self._file(inner, stems)
+
+    def _ends(self, written: str, old: str) -> bool:
+        """Whether an absolute path ends in the old path of a file, and not in its new one."""
+        return written.endswith("/" + old) and not written.endswith("/" + self.moved[old])
+
+    def _file(self, written: str, stems: bool) -> str:
+        if written in self.moved:
+            return written
+        return self.stems.get(written, "") if stems and "/" in written else ""
+
+    def _find_beside(self, path: str, data: bytes) -> Iterator[Mention]:
+        """Yield names of moved files that a list or script in the same folder has."""
+        for old in self.here.get(path.rpartition("/")[0], ()):
+            name = old.rpartition("/")[2]
+            for found in re.finditer(rb"(?<![\w./\\-])" + re.escape(name.encode()) + rb"(?![\w-])", data):
+                yield Mention(path, count_lines(data, found.start()), name, old)
 
 
-def _written_forms(moved: Mapping[str, str]) -> dict[str, str]:
-    """Return the paths as they are written, each with the path that moves."""
-    forms: dict[str, str] = {}
-    for old in moved:
-        stem = old[: old.rfind(".")] if "." in old.rpartition("/")[2] else old
-        if "/" in stem:
-            forms.setdefault(stem, old)
-    return {**forms, **{old: old for old in moved}, **{old.rpartition("/")[2]: old for old in moved}}
-
-
-def _pattern(forms: Mapping[str, str]) -> re.Pattern[bytes]:
-    longest_first = sorted(forms, key=len, reverse=True)
-    each = (SEPARATOR.join(re.escape(part.encode()) for part in form.split("/")) for form in longest_first)
-    return re.compile(LEAD + rb"(?P<path>" + b"|".join(each) + rb")(?![\w-]|[./\\]\w)")
-
-
-def _plain(written: bytes) -> str:
-    return "/".join(part.decode("utf-8", "replace") for part in re.split(SEPARATOR, written))
-
-
-def _is_meant(found: re.Match[bytes], path: str, old: str, index: CodeIndex) -> bool:
-    """Whether a token can only be the path of the file that moves."""
-    written = _plain(found["path"])
-    lead = re.sub(rb"[/\\]+", b"/", found["lead"]).decode("utf-8", "replace")
-    is_code = language_of(path) is not None
-    whole = "." in written.rpartition("/")[2]
-    if not whole and (is_code or is_prose(path) or lead.startswith("/")):
-        return False
-    folder = path.rpartition("/")[0]
-    if lead.startswith(".") or "/" not in written:
-        joined = posixpath.normpath(posixpath.join(folder, lead + written))
-        leads_there = joined == old or (not whole and joined == old[: old.rfind(".")])
-        return leads_there and (bool(lead) or (not is_code and not is_prose(path)))
-    if not lead or lead in (f"{index.root.name}/", "~/"):
-        return not is_code
-    return lead.startswith(("/", "$", "%", "~")) and "/" in written
+def _start_of_lead(data: bytes, at: int) -> int:
+    """Return where the path begins that a folder's name is in."""
+    start = at
+    while start > 0 and at - start < LONGEST_LEAD and data[start - 1] in LEAD_SIGNS:
+        start -= 1
+    return start
 
 
 def _texts_after(index: CodeIndex, plan: ChangePlan) -> Iterator[tuple[str, bytes]]:
