@@ -20,23 +20,23 @@ SOURCE = "export class HiveService {}\n"
 
 def test_what_was_built_counts_where_there_is_nothing_else(tmp_path: Path, yandrel: Yandrel) -> None:
     root = write_tree(tmp_path, PACKAGE)
-    assert "5 units" in yandrel(root, "survey").out
+    assert "5 files" in yandrel(root, "survey").out
 
 
 def test_what_was_built_is_left_out_beside_sources(tmp_path: Path, yandrel: Yandrel) -> None:
     root = write_tree(tmp_path, {**PACKAGE, "src/hives/hive-service.ts": SOURCE})
-    assert yandrel(root, "survey").out.startswith(f"{root.name}: 1 unit ")
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 1 file ")
 
 
 def test_a_configured_source_root_counts_whatever_it_is_called(tmp_path: Path, yandrel: Yandrel) -> None:
     config = '[app]\nsource = ["dist/hives", "src"]\n'
     root = write_tree(tmp_path, {**PACKAGE, "src/a.ts": SOURCE, "yandrel.toml": config})
-    assert yandrel(root, "survey").out.startswith(f"{root.name}: 6 units ")
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 6 files ")
 
 
 def test_ignored_results_stay_ignored(tmp_path: Path, yandrel: Yandrel) -> None:
     root = write_tree(tmp_path, {**PACKAGE, ".gitignore": "dist/\n"})
-    assert yandrel(root, "survey").out.startswith(f"{root.name}: 0 units")
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 0 files")
 
 
 def test_declarations_are_judged_in_what_they_declare(tmp_path: Path, yandrel: Yandrel) -> None:
@@ -63,4 +63,4 @@ def test_what_was_built_under_any_name_is_left_out(tmp_path: Path, yandrel: Yand
     made: dict[str, str | bytes] = {f"lib/esm/{name}.js": SOURCE for name in names}
     package: dict[str, str | bytes] = {"package.json": '{ "module": "lib/esm/app.js" }\n'}
     root = write_tree(tmp_path, {**sources, **made, **package})
-    assert yandrel(root, "survey").out.startswith(f"{root.name}: 3 units ")
+    assert yandrel(root, "survey").out.startswith(f"{root.name}: 3 files ")

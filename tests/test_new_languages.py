@@ -322,7 +322,7 @@ def test_a_unit_of_javascript(tmp_path: Path, yandrel: Yandrel) -> None:
     assert "module.exports = { QueenBeeRepository };" in text
     done = yandrel(root, "new", "controller", "queen_bee")
     assert done.status == 2
-    assert "no controller here shows how one is written; name a unit" in done.err
+    assert "no controller here shows how one is written; name a file" in done.err
     like = yandrel(root, "new", "controller", "queen_bee", "--like", "hive")
     assert like.status == 0, like.err
 

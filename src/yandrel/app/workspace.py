@@ -6,7 +6,6 @@ from pathlib import Path
 
 from yandrel.errors import RefusedError
 from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
-from yandrel.files.revision import Revision
 from yandrel.files.root import CONFIG_NAME, find_root
 from yandrel.files.walk import Tree
 from yandrel.index.code import CodeIndex, Progress, build_index, index_with, scan
@@ -70,6 +69,8 @@ class Workspace:
 
         What is the same in the work tree is shared with it. Raises CallError where there is no such revision.
         """
+        from yandrel.files.revision import Revision
+
         revision = Revision(self.root, text)
         changes: dict[str, tuple[bytes, int] | None] = {}
         for path in self.tree.files:
