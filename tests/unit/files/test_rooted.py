@@ -6,12 +6,16 @@ from pathlib import Path
 import pytest
 
 from yandrel.errors import RefusedError
+from yandrel.files import rooted
 from yandrel.files.paths import find_path_fault
 from yandrel.files.rooted import RootFolder, SpecialFileError, read_plain
 
 
-@pytest.fixture
-def folder(tmp_path: Path) -> RootFolder:
+@pytest.fixture(params=["handles", "paths"])
+def folder(tmp_path: Path, monkeypatch: pytest.MonkeyPatch, request: pytest.FixtureRequest) -> RootFolder:
+    """An application's folder, on a system with handles of folders and on one without."""
+    if request.param == "paths":
+        monkeypatch.setattr(rooted, "HAS_HANDLES", False)
     (tmp_path / "app").mkdir()
     (tmp_path / "outside").mkdir()
     (tmp_path / "outside" / "x.py").write_text("precious\n")
