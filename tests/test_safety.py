@@ -162,6 +162,13 @@ def test_what_no_rule_looks_at_is_an_error(shop: Path, yandrel: Yandrel, text: s
     assert said in done.err
 
 
+def test_findings_one_a_line(shop: Path, yandrel: Yandrel) -> None:
+    (shop / "yandrel.toml").write_text('[roles]\nentry = "shop/app.py"\n')
+    done = yandrel(shop, "check", "--format", "lines")
+    assert done.status == 1
+    assert done.out == "shop/order.py:1: unplaced: has no role and no home\n"
+
+
 def test_a_clean_check_says_how_much_it_covers(shop: Path, yandrel: Yandrel) -> None:
     (shop / "yandrel.toml").write_text('[roles]\nentry = "shop/app.py"\n[off]\nunplaced = "later"\n')
     done = yandrel(shop, "check", "--min-covered", "30")

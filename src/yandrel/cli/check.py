@@ -4,7 +4,7 @@ import sys
 
 import click
 
-from yandrel.cli.common import format_option, open_workspace, show
+from yandrel.cli.common import open_workspace, show
 from yandrel.errors import FINDINGS
 
 
@@ -18,7 +18,8 @@ from yandrel.errors import FINDINGS
               help="Show only what came since this git revision.")  # fmt: skip
 @click.option("--min-covered", "least", type=click.IntRange(0, 100), metavar="N",
               help="Fail where the rules cover less than N percent of the files.")  # fmt: skip
-@format_option
+@click.option("--format", "form", type=click.Choice(["text", "json", "lines"]), default="text",
+              help="How to show it.")  # fmt: skip
 @click.pass_obj
 def command(
     root: str | None,
@@ -37,6 +38,7 @@ def command(
     """
     from yandrel.app.check import check
     from yandrel.app.check import explain as explain_rule
+    from yandrel.render.check_lines import render_lines
     from yandrel.render.check_text import render_check
 
     if explain is not None:
@@ -44,7 +46,10 @@ def command(
         return
     workspace = open_workspace(root, writes=accept)
     report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths], against)
-    show(report, form, lambda result, style: render_check(result, style, full))
+    if form == "lines":
+        show(report, "text", render_lines)
+    else:
+        show(report, form, lambda result, style: render_check(result, style, full))
     if least is not None and report.covered * 100 < least * report.units:
         share = report.covered * 100 // report.units
         click.echo(
