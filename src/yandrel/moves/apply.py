@@ -1,7 +1,7 @@
 """Carry a plan out through the journal; finish or take back a change that was cut off."""
 
 import os
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from datetime import UTC, datetime
 from pathlib import Path
 
@@ -35,9 +35,11 @@ def apply_changes(
     undoes: Record | None = None,
     step: str = "",
     then: str = "",
+    emptied: Sequence[str] = (),
 ) -> int:
     """Carry changes out; return their number in the journal.
 
+    `emptied` are further folders that the change may remove where they are empty.
     Where `then` is given, the change is not done before `mark_done` says so. Raises RefusedError where
     a file is not as it was planned with or cannot be written; nothing is changed then.
     """
@@ -57,7 +59,9 @@ def apply_changes(
     if undoes is not None:
         record.undoes = undoes.number
         record.folders |= undoes.folders
-        record.removable = undoes.made if undoes.version > FIRST_VERSION else None
+        record.removable = [*undoes.made, *emptied] if undoes.version > FIRST_VERSION else None
+    elif emptied:
+        record.removable = list(emptied)
     journal.prepare(record, contents)
     with HeldSignals() as held:
         try:
@@ -188,6 +192,8 @@ def take_back(journal: Journal, record: Record) -> None:
     """
     files = journal.files
     place = journal.place(record.number)
+    if record.undoes:
+        files.remove(f"{journal.place(record.undoes)}/undone")
     staying = {entry.old for entry in record.entries if entry.old}
     for entry in record.entries:
         arrived = entry.new and entry.new not in staying

@@ -11,6 +11,7 @@ its digest before it is used, and every path is checked before it is written.
 
 import hashlib
 from collections.abc import Iterator
+from contextlib import suppress
 from pathlib import Path
 
 import msgspec
@@ -273,10 +274,11 @@ class Journal:
             self.files.create(path, b"")
 
     def tidy(self, number: int) -> None:
-        """Remove what only an unfinished change needs."""
+        """Remove what only an unfinished change needs, as far as that can be done."""
         self.files.remove_tree(f"{self.place(number)}/after")
         for name in ("saved", "saved.new", "saved.json"):
-            self.files.remove(f"{self.place(number)}/{name}")
+            with suppress(OSError):
+                self.files.remove(f"{self.place(number)}/{name}")
 
 
 def encode_record(record: Record) -> bytes:

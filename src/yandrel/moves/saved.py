@@ -55,8 +55,10 @@ def take_back_with_command(journal: Journal, record: Record, sources: tuple[Sour
             wanted[change.new] = (change.after, change.mode)
     named = {path for entry in record.entries for path in (entry.old, entry.new) if path}
     changes = _changes_to(journal, wanted, named, found[0], sources)
-    apply_changes(journal.root, changes, f"undo of {record.title}", "undo", undoes=record)
-    _restore_folders(journal, found[0], set(record.made))
+    made = _restore_folders(journal, found[0], set(record.made))
+    apply_changes(
+        journal.root, changes, f"undo of {record.title}", "undo", undoes=record, emptied=made
+    )  # fmt: skip
     return sorted(change.new for change in changes if change.new)
 
 
@@ -66,9 +68,10 @@ def restore_after_command(journal: Journal, record: Record, sources: tuple[Sourc
     if found is None:
         return
     changes = _changes_to(journal, _state(*found), set(), found[0], sources)
-    if changes:
-        apply_changes(journal.root, changes, f"what `{record.then}` did, taken back", "undo --finish")
-    _restore_folders(journal, found[0], set())
+    made = _restore_folders(journal, found[0], set())
+    if changes or made:
+        title = f"what `{record.then}` did, taken back"
+        apply_changes(journal.root, changes, title, "undo --finish", emptied=made)
 
 
 def _reversals(journal: Journal, record: Record, wanted: State) -> list[FileChange]:
@@ -124,18 +127,21 @@ def _clear_way(files: RootFolder, path: str) -> None:
         files.remove(path)
 
 
-def _restore_folders(journal: Journal, saved: Saved, gone: set[str]) -> None:
-    """Remove empty folders that a command made; make links and folders again that it removed."""
+def _restore_folders(journal: Journal, saved: Saved, gone: set[str]) -> list[str]:
+    """Make links and folders again that a command removed; return the folders that it made.
+
+    Those are removed with the change that follows, so that a cut before its end is found.
+    """
     files = journal.files
-    for folder in sorted(set(_folders(journal.root)) - set(saved.folders), key=len, reverse=True):
-        files.remove_folder(folder)
     for folder in saved.folders:
         if folder not in gone and files.stat(folder) is None:
             files.make_folders(folder)
     for path, target in saved.links.items():
         if files.read_link(path) != target and not files.is_folder(path):
             files.remove(path)
+            files.make_folders(path.rpartition("/")[0])
             files.make_link(path, target)
+    return sorted(set(_folders(journal.root)) - set(saved.folders))
 
 
 def _links(files: RootFolder, ignored: set[str]) -> dict[str, str]:
