@@ -79,8 +79,8 @@ class Stored:
         return "; ".join(done)
 
     def _damage_one(self, place: Path, kind: str) -> None:
-        if place.is_symlink():
-            return
+        if place.is_symlink() or not place.is_file():
+            return  # damaged before: to write to a pipe would wait for a reader
         data = bytearray(place.read_bytes()) if place.is_file() else bytearray()
         if kind in ("remove", "link", "fifo", "folder"):
             place.unlink()
