@@ -15,6 +15,7 @@ from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
 from yandrel.model.graph import Edge, Resolved, Symbol
+from yandrel.model.program import Program
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
@@ -101,6 +102,9 @@ class Language(Protocol):
 
         Those of an outline need not know of problems in the bodies of functions, and are else the same.
         """
+
+    def read_program(self, source: bytes, path: str) -> Program:
+        """Return what UTF-8 source binds, calls and returns; nothing is raised."""
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -11,6 +11,7 @@ from yandrel.languages.script.view import ScriptView
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
+from yandrel.model.program import Program
 from yandrel.model.project import Project, SourceRoot, Units
 from yandrel.model.words import camel, kebab, snake
 
@@ -40,6 +41,11 @@ class ScriptLanguage:
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, path, outline)
+
+    def read_program(self, source: bytes, path: str) -> Program:
+        from yandrel.languages.script.program import read_program
+
+        return read_program(source, path)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

@@ -1,0 +1,1 @@
+"""Web frameworks: how each declares, mounts, orders and guards routes."""

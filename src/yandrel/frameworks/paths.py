@@ -1,0 +1,99 @@
+"""Paths as frameworks write them, turned into patterns with parameters as `{name}`."""
+
+import re
+
+ANGLE = re.compile(r"<(?:[^<>:]*(?:\([^()]*\))?:)?\s*([\w-]+)\s*>")
+COLON = re.compile(r":([A-Za-z_]\w*)(\((?:[^()]|\([^()]*\))*\))?[?*+]?")
+NAMED_GROUP = re.compile(r"\(\?P?<(\w+)>")
+
+
+def from_angles(path: str) -> str:
+    """`/hives/<int:number>` becomes `/hives/{number}`."""
+    return ANGLE.sub(r"{\1}", path)
+
+
+def from_colons(path: str) -> str:
+    """`/hives/:number(\\d+)` becomes `/hives/{number}`."""
+    return COLON.sub(r"{\1}", path)
+
+
+def from_braces(path: str) -> str:
+    """`/hives/{number:[0-9]+}` and `/hives/{number?}` become `/hives/{number}`."""
+    made: list[str] = []
+    depth = 0
+    keeps = True
+    for letter in path:
+        if letter == "{":
+            depth += 1
+            keeps = True if depth == 1 else keeps
+            if depth == 1:
+                made.append(letter)
+            continue
+        if letter == "}":
+            depth = max(0, depth - 1)
+            if depth == 0:
+                made.append(letter)
+                keeps = True
+            continue
+        if depth and letter in ":?=<(":
+            keeps = False
+        if keeps and (not depth or letter not in "*+ "):
+            made.append(letter)
+    return "".join(made)
+
+
+def from_expression(text: str) -> str:
+    """`^hives/(?P<number>\\d+)/$` becomes `hives/{number}/`; a group without a name becomes `{}`."""
+    text = text.removeprefix("^").removeprefix("\\A")
+    text = re.sub(r"(?<!\\)\$$|\\Z$|\\z$", "", text)
+    made: list[str] = []
+    at = 0
+    while at < len(text):
+        if text[at] == "(":
+            end = _closing(text, at)
+            named = NAMED_GROUP.match(text, at)
+            if named:
+                made.append("{" + named[1] + "}")
+            elif not text.startswith(("(?:", "(?=", "(?!", "(?i"), at):
+                made.append("{}")
+            elif text.startswith("(?:", at) and end + 1 < len(text) and text[end + 1] != "?":
+                made.append(from_expression(text[at + 3 : end].split("|")[0]))
+            at = end + 1
+            while at < len(text) and text[at] in "?*+":
+                at += 1
+            continue
+        if text[at] == "\\" and at + 1 < len(text):
+            if not text[at + 1].isalnum():
+                made.append(text[at + 1])
+            at += 2
+            continue
+        if text[at] == "?" and made and len(made[-1]) == 1:
+            if made[-1] != "/":
+                made.pop()
+            at += 1
+            continue
+        made.append(text[at])
+        at += 1
+    return "".join(made)
+
+
+def _closing(text: str, start: int) -> int:
+    """Return where the group that opens at a place closes."""
+    depth, at, listed = 0, start, False
+    while at < len(text):
+        letter = text[at]
+        if letter == "\\":
+            at += 2
+            continue
+        if letter == "[":
+            listed = True
+        elif letter == "]":
+            listed = False
+        elif letter == "(" and not listed:
+            depth += 1
+        elif letter == ")" and not listed:
+            depth -= 1
+            if depth == 0:
+                return at
+        at += 1
+    return len(text) - 1

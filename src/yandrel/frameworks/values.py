@@ -1,0 +1,260 @@
+"""What expressions evaluate to while routes are read; plain texts, numbers and None stand for themselves."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from typing import TYPE_CHECKING, Any
+
+from yandrel.model.program import Class, Function
+
+if TYPE_CHECKING:
+    from yandrel.frameworks.protocol import Family
+
+Value = Any
+"""A text, number, truth value or None, or one of the classes below."""
+HOLE = "{?}"
+"""Stands in a path for a part that is not constant."""
+
+
+@dataclass(frozen=True)
+class Place:
+    """A line of a file."""
+
+    unit: str
+    line: int
+
+
+@dataclass(eq=False)
+class Unknown:
+    """A value that only running the program would tell; `type` is its declared type."""
+
+    reason: str = ""
+    type: str = ""
+
+
+@dataclass(eq=False)
+class Text:
+    """A text with parts that are not constant, each written as `HOLE`."""
+
+    text: str
+    reason: str = ""
+
+
+@dataclass(eq=False)
+class ListValue:
+    """A list. `open` says that it may hold more than is known; `used` that a loop went over it."""
+
+    items: list[Value] = field(default_factory=list)
+    open: bool = False
+    used: bool = False
+
+
+@dataclass(eq=False)
+class DictValue:
+    """A dictionary, object or map; keys that are not constant are left out."""
+
+    items: dict[Value, Value] = field(default_factory=dict)
+    open: bool = False
+    used: bool = False
+    lines: dict[Value, Place] = field(default_factory=dict)
+
+
+@dataclass(eq=False)
+class Scope:
+    """The names bound in a function or file; `this` is the object whose method runs."""
+
+    unit: str
+    names: dict[str, Value] = field(default_factory=dict)
+    parent: Scope | None = None
+    this: Value = None
+    owner: ClassValue | None = None
+
+
+@dataclass(eq=False)
+class FunctionValue:
+    """A function of the application, with the scope that it was made in."""
+
+    node: Function
+    scope: Scope
+    this: Value = None
+    owner: ClassValue | None = None
+
+    @property
+    def unit(self) -> str:
+        return self.scope.unit
+
+    @property
+    def name(self) -> str:
+        return f"{self.owner.name}.{self.node.name}" if self.owner is not None else self.node.name
+
+
+@dataclass(eq=False)
+class ClassValue:
+    """A class of the application; `members` are its methods and fields, without those of its bases."""
+
+    node: Class
+    scope: Scope
+    bases: list[Value] = field(default_factory=list)
+    members: dict[str, Value] = field(default_factory=dict)
+
+    @property
+    def unit(self) -> str:
+        return self.scope.unit
+
+    @property
+    def name(self) -> str:
+        return self.node.name
+
+
+@dataclass(eq=False)
+class Instance:
+    """An object of one of the application's classes; `base` is what a base from outside gives it."""
+
+    type: ClassValue
+    fields: dict[str, Value] = field(default_factory=dict)
+    base: Value = None
+
+
+@dataclass(eq=False)
+class ModuleValue:
+    """A file of the application, as an object."""
+
+    unit: str
+
+
+@dataclass(eq=False)
+class Outside:
+    """A name of another package, with dots."""
+
+    name: str
+
+    @property
+    def last(self) -> str:
+        return self.name.replace("/", ".").replace("\\", ".").rpartition(".")[2]
+
+
+@dataclass(eq=False)
+class Made:
+    """What a call of something outside returned; `by` is what was called, `of` the object it was called on."""
+
+    by: str
+    arguments: Arguments
+    of: Value = None
+    place: Place = field(default_factory=lambda: Place("", 0))
+    doubt: str = ""
+
+
+@dataclass(eq=False)
+class Native:
+    """A function that a framework gives to the application, such as a decorator."""
+
+    run: Callable[[Arguments, Place], Value]
+
+
+@dataclass(eq=False)
+class Handler:
+    """What answers a route: a value, with the methods that it says itself and the guards around it."""
+
+    value: Value
+    methods: tuple[str, ...] = ()
+    guards: tuple[str, ...] = ()
+    name: str = ""
+
+
+@dataclass
+class Arguments:
+    """The arguments of a call."""
+
+    values: list[Value] = field(default_factory=list)
+    named: dict[str, Value] = field(default_factory=dict)
+    open: bool = False
+
+    def get(self, position: int, name: str = "", default: Value = None) -> Value:
+        """Return an argument by its name or position."""
+        if name and name in self.named:
+            return self.named[name]
+        return self.values[position] if 0 <= position < len(self.values) else default
+
+
+@dataclass(eq=False)
+class Entry:
+    """One thing that a router was told: a route, a mounted router, or middleware from here on.
+
+    `kind` is "route", "mount" or "use"; `prefix` that of what mounts it, `path` as it was written.
+    """
+
+    kind: str
+    path: str
+    target: Value
+    place: Place
+    methods: tuple[str, ...] = ()
+    guards: tuple[str, ...] = ()
+    doubt: str = ""
+    name: str = ""
+
+
+@dataclass(eq=False)
+class Router:
+    """Something that routes are declared on.
+
+    `application` says that it answers requests itself; `stand_in` that it stands for an argument that no
+    call was seen to pass.
+    """
+
+    family: Family
+    place: Place
+    prefix: str = ""
+    application: bool = False
+    stand_in: bool = False
+    entries: list[Entry] = field(default_factory=list)
+    guards: list[str] = field(default_factory=list)
+    mounted: int = 0
+    parent: Router | None = None
+    extra: dict[str, Value] = field(default_factory=dict)
+    doubt: str = ""
+
+
+def is_text(value: Value) -> bool:
+    return isinstance(value, (str, Text))
+
+
+def text_of(value: Value) -> str | None:
+    """Return a value as text, with holes; None where it is none."""
+    if isinstance(value, str):
+        return value
+    if isinstance(value, Text):
+        return value.text
+    if isinstance(value, Unknown):
+        return HOLE
+    return None
+
+
+def doubt_of(value: Value) -> str:
+    """Return why a text is not certain."""
+    if isinstance(value, Text):
+        return value.reason or "a part of the path is not constant"
+    if isinstance(value, Unknown):
+        return value.reason or "the path is not constant"
+    return ""
+
+
+def is_callable(value: Value) -> bool:
+    return isinstance(value, (FunctionValue, ClassValue, Handler, Native))
+
+
+def name_of(value: Value) -> str:
+    """Return what a value is called in the source, for showing it."""
+    if isinstance(value, Handler):
+        return value.name or name_of(value.value)
+    if isinstance(value, (FunctionValue, ClassValue)):
+        return value.name
+    if isinstance(value, Outside):
+        return value.last
+    if isinstance(value, Made):
+        return value.by.replace("/", ".").rpartition(".")[2]
+    if isinstance(value, Instance):
+        return value.type.name
+    if isinstance(value, str):
+        return value
+    return ""

@@ -1,0 +1,41 @@
+"""The route table: what an application answers."""
+
+from msgspec import Struct
+
+
+class Route(Struct, frozen=True):
+    """One route.
+
+    `method` is `ANY` where the framework names none; `path` is as the framework writes it, `pattern` with
+    parameters as `{name}`. `unit` and `line` are those of the handler, `declared` where the route stands,
+    `mounts` where each prefix was given, from the outermost. `outside` says that another package declares
+    it, `doubt` why it is not certain.
+    """
+
+    method: str
+    path: str
+    pattern: str
+    handler: str
+    unit: str
+    line: int
+    domain: str
+    guards: tuple[str, ...]
+    mounts: tuple[str, ...]
+    certain: bool
+    outside: bool
+    declared: str
+    framework: str = ""
+    doubt: str = ""
+
+
+class RouteTable(Struct, frozen=True):
+    """All routes in the order in which they are matched, and what the reading came to.
+
+    `unmounted` are routers with routes that nothing mounts, by place; `cut` says that the reading was
+    ended before everything was read.
+    """
+
+    routes: tuple[Route, ...]
+    unmounted: tuple[str, ...] = ()
+    frameworks: tuple[str, ...] = ()
+    cut: bool = False

@@ -1,0 +1,212 @@
+"""Functions of the languages' own libraries that put lists, texts and paths together."""
+
+from __future__ import annotations
+
+import posixpath
+from collections.abc import Callable
+from typing import TYPE_CHECKING
+
+from yandrel.frameworks.values import (
+    Arguments,
+    ClassValue,
+    DictValue,
+    FunctionValue,
+    Instance,
+    ListValue,
+    ModuleValue,
+    Outside,
+    Place,
+    Router,
+    Text,
+    Unknown,
+    Value,
+    is_text,
+    text_of,
+)
+
+if TYPE_CHECKING:
+    from yandrel.routes.evaluator import Evaluator
+
+Builtin = Callable[["Evaluator", Arguments, Place], Value]
+PASSING = frozenset(
+    {
+        "__importDefault", "__importStar", "_interopRequireDefault", "_interopRequireWildcard",
+        "_interopDefaultLegacy", "tslib_1.__importDefault", "tslib_1.__importStar", "tslib.__importDefault",
+        "list", "tuple", "set", "frozenset", "sorted", "reversed", "iter", "dict.fromkeys", "cast",
+        "typing.cast", "Object.freeze", "Object.values", "Array.from", "Promise.all", "Promise.resolve",
+        "array_values", "array_unique", "collect", "csrf_exempt", "functools.partial", "partial",
+        "lazy", "asyncHandler", "inject", "Objects.requireNonNull", "functools.wraps", "copy.copy",
+        "copy.deepcopy", "util.promisify",
+    }
+)  # fmt: skip
+"""Functions that give back their argument, or what holds the same for the reading of routes."""
+LISTING = frozenset(
+    {"Arrays.asList", "List.of", "Set.of", "listOf", "mutableListOf", "arrayOf", "setOf", "List", "Array.of"}
+)
+MERGING = frozenset({"array_merge", "Object.assign", "itertools.chain", "chain", "dict", "assign"})
+JOINING = frozenset(
+    {"path.join", "path.resolve", "node:path.join", "node:path.resolve", "os.path.join", "posixpath.join",
+     "path.posix.join", "urljoin", "path.default.join", "join", "resolve"}
+)  # fmt: skip
+
+
+def call_function(run: Evaluator, name: str, arguments: Arguments, place: Place) -> Value:
+    """Call a function of a library; NotImplemented where it is none of those known."""
+    if name in PASSING:
+        at = 1 if name.endswith("cast") else 0
+        value = arguments.get(at)
+        if isinstance(value, DictValue) and name == "Object.values":
+            value.used = True
+            return ListValue(list(value.items.values()), value.open)
+        return value
+    if name in LISTING:
+        return ListValue(list(arguments.values))
+    if name in MERGING:
+        return _merged(run, arguments)
+    if name in JOINING:
+        return _joined_path(arguments)
+    found = FUNCTIONS.get(name)
+    return found(run, arguments, place) if found is not None else NotImplemented
+
+
+def _merged(run: Evaluator, arguments: Arguments) -> Value:
+    if all(isinstance(value, DictValue) for value in arguments.values):
+        made = DictValue(dict(arguments.named))
+        for value in arguments.values:
+            made.items.update(value.items)
+            made.lines.update(value.lines)
+        return made
+    if isinstance(arguments.get(0), (FunctionValue, ClassValue, Router, Instance)):
+        return arguments.get(0)
+    return run.concatenate([value for value in arguments.values if isinstance(value, ListValue)])
+
+
+def _joined_path(arguments: Arguments) -> Value:
+    parts = [text_of(value) for value in arguments.values]
+    if any(part is None for part in parts) or not parts:
+        return Unknown("a path that is not constant")
+    whole = parts[0] or ""
+    for part in parts[1:]:
+        whole = posixpath.join(whole, (part or "").lstrip("/"))
+    whole = posixpath.normpath(whole) if whole else whole
+    doubts = [value for value in arguments.values if isinstance(value, Text)]
+    return Text(whole, doubts[0].reason) if doubts else whole
+
+
+def _dirname(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    value = arguments.get(0)
+    return posixpath.dirname(value) if isinstance(value, str) else value
+
+
+def _entries(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    value = arguments.get(0)
+    if isinstance(value, DictValue):
+        value.used = True
+        return ListValue([ListValue([k, v]) for k, v in value.items.items()], value.open)
+    items = run.items_of(value)
+    return ListValue([ListValue([n, v]) for n, v in enumerate(items or [])], items is None)
+
+
+def _keys(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    value = arguments.get(0)
+    if isinstance(value, ModuleValue):
+        return ListValue(list(run.names_of(value.unit)))
+    return ListValue(list(value.items), value.open) if isinstance(value, DictValue) else Unknown("keys")
+
+
+def _zip(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    lists = [run.items_of(value) for value in arguments.values]
+    if any(one is None for one in lists):
+        return Unknown("a list that is not constant")
+    return ListValue([ListValue(list(row)) for row in zip(*[one or [] for one in lists])])
+
+
+def _getattr(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    name = arguments.get(1)
+    return run.member(arguments.get(0), name) if isinstance(name, str) else Unknown("a computed name")
+
+
+def _setattr(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    name = arguments.get(1)
+    if isinstance(name, str):
+        run.set_member(arguments.get(0), name, arguments.get(2))
+    return None
+
+
+def _import(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    name = arguments.get(0)
+    return run.module(name, place.unit) if isinstance(name, str) else Unknown("a computed module name")
+
+
+def _import_string(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    name = arguments.get(0)
+    if not isinstance(name, str):
+        return Unknown("a computed module name")
+    return run.member(Outside(name.rpartition(".")[0]), name.rpartition(".")[2])
+
+
+def _text(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    value = arguments.get(0)
+    return str(value) if isinstance(value, (int, str)) else value
+
+
+def _map_of(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    """Return a map of pairs, or of keys and values in turn."""
+    made = DictValue()
+    values = arguments.values
+    pairs = [v.items for v in values if isinstance(v, ListValue) and len(v.items) == 2]
+    if len(pairs) != len(values):
+        pairs = [list(pair) for pair in zip(values[::2], values[1::2])]
+    for key, value in pairs:
+        if isinstance(key, (str, int)):
+            made.items[key] = value
+            made.lines[key] = place
+    return made
+
+
+def _apply(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    items = run.items_of(arguments.get(1))
+    return ListValue([run.call(arguments.get(0), Arguments([item]), place) for item in items or []], items is None)
+
+
+def _sprintf(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+    text = arguments.get(0)
+    if not isinstance(text, str):
+        return Unknown("a formatted text")
+    parts: list[Value] = []
+    left = list(arguments.values[1:])
+    for number, piece in enumerate(text.replace("%v", "%s").replace("%d", "%s").split("%s")):
+        if number:
+            parts.append(left.pop(0) if left else Unknown())
+        parts.append(piece)
+    return run.concatenate(parts)
+
+
+FUNCTIONS: dict[str, Builtin] = {
+    "os.path.dirname": _dirname,
+    "path.dirname": _dirname,
+    "dirname": _dirname,
+    "Object.entries": _entries,
+    "enumerate": _entries,
+    "Object.keys": _keys,
+    "zip": _zip,
+    "getattr": _getattr,
+    "setattr": _setattr,
+    "importlib.import_module": _import,
+    "import_module": _import,
+    "__import__": _import,
+    "import_string": _import_string,
+    "django.utils.module_loading.import_string": _import_string,
+    "werkzeug.utils.import_string": _import_string,
+    "str": _text,
+    "String": _text,
+    "mapOf": _map_of,
+    "mutableMapOf": _map_of,
+    "Map.of": _map_of,
+    "map": _apply,
+    "array_map": _apply,
+    "sprintf": _sprintf,
+    "fmt.Sprintf": _sprintf,
+    "String.format": _sprintf,
+}
+__all__ = ["call_function", "is_text"]

@@ -1,0 +1,240 @@
+"""The programs of an application's files, and what the names in them lead to."""
+
+from __future__ import annotations
+
+import posixpath
+import re
+from collections.abc import Iterable
+from functools import cached_property
+
+from msgspec import Struct
+
+from yandrel.index.code import CodeIndex
+from yandrel.languages.registry import language_of
+from yandrel.model.graph import Edge, State, Symbol
+from yandrel.model.program import Bring, Call, Function, Member, Name, Program
+
+HERE = "/@app/"
+"""Stands for the folder of the application in paths that a program puts together."""
+CANDIDATE = re.compile(
+    rb"(?i)rout(?:e|er|ing)|blueprint|urlpatterns|fastify|controller|mapping|handlefunc|servemux"
+    rb"|@(?:get|post|put|delete|patch|path|head|options|all|any)\b|\bexpose\("
+    rb"|\.(?:get|post|put|patch|delete|any|all|use|mount|group|handle|map\w*|on)\s*\(\s*(?:[\"'`/\[]|\w+\s*[+,])"
+    rb"|\[(?:http)?(?:get|post|put|delete|patch|route)\b|add_(?:url|api|web)|\.register\w*\(|as_view\("
+)
+SUFFIXES = ("", ".js", ".ts", ".mjs", ".cjs", ".php", ".py", ".json", "/index.js", "/index.ts", "/index.mjs", "/index.cjs")
+FOLDER_NAMES = {
+    "__dirname": "folder",
+    "__DIR__": "folder",
+    "__filename": "file",
+    "__FILE__": "file",
+    "__file__": "file",
+}
+
+
+class Sources:
+    """What the evaluation reads of an application."""
+
+    def __init__(self, index: CodeIndex, words: frozenset[str]) -> None:
+        self.index = index
+        self.words = words
+        self._programs: dict[str, Program | None] = {}
+        self._candidates: dict[str, bool] = {}
+        self._edges: dict[str, dict[tuple[int, str], Edge]] = {}
+        self._by_name: dict[str, dict[str, Edge]] = {}
+        self._outside: dict[str, dict[str, str]] = {}
+        self._qualified: dict[str, Symbol | None] = {}
+        self._registers: dict[int, bool] = {}
+
+    # -- programs --------------------------------------------------------------------------
+
+    def program(self, unit: str) -> Program | None:
+        """Return the program of a file; None where it cannot be read."""
+        if unit not in self._programs:
+            self._programs[unit] = self._read(unit)
+        return self._programs[unit]
+
+    def _read(self, unit: str) -> Program | None:
+        if unit not in self.index.facts:
+            return None
+        try:
+            source = self.index.read_source(unit)
+        except OSError:
+            return None
+        if source.problem:
+            return None
+        return self.index.language(unit).read_program(source.data, unit)
+
+    def is_candidate(self, unit: str) -> bool:
+        """Whether a file may declare or mount routes, by the words in it."""
+        found = self._candidates.get(unit)
+        if found is None:
+            try:
+                found = CANDIDATE.search(self.index.read_raw(unit)) is not None
+            except OSError:
+                found = False
+            self._candidates[unit] = found
+        return found
+
+    def language(self, unit: str) -> str:
+        return self.index.facts[unit].language if unit in self.index.facts else ""
+
+    def returns_value(self, unit: str) -> bool:
+        """Whether including a file gives what its top level returns."""
+        return language_of(unit) == "php"
+
+    def registers(self, node: Function) -> bool:
+        """Whether a function calls something that frameworks call what declares or mounts."""
+        found = self._registers.get(id(node))
+        if found is None:
+            found = self._registers[id(node)] = any(name in self.words for name in called_in(node))
+        return found
+
+    # -- names -----------------------------------------------------------------------------
+
+    def special(self, name: str, unit: str) -> str | None:
+        """Return the path that a name such as that of the file's folder stands for."""
+        what = FOLDER_NAMES.get(name)
+        if what is None:
+            return None
+        path = HERE + unit
+        return path if what == "file" else posixpath.dirname(path)
+
+    def _edges_of(self, unit: str) -> dict[tuple[int, str], Edge]:
+        found = self._edges.get(unit)
+        if found is None:
+            edges = self.index.edges_of(unit) if unit in self.index.facts else ()
+            found = self._edges[unit] = {}
+            names = self._by_name[unit] = {}
+            for edge in edges:
+                last = re.split(r"[.\\#/:]", edge.spelled)[-1]
+                found.setdefault((edge.line, edge.spelled), edge)
+                if edge.state == State.FOUND:
+                    names.setdefault(last, edge)
+                    names.setdefault(edge.spelled, edge)
+        return found
+
+    def _outside_names(self, unit: str) -> dict[str, str]:
+        """Return the names that a file imports from elsewhere, in full."""
+        found = self._outside.get(unit)
+        if found is None:
+            found = self._outside[unit] = {}
+            facts = self.index.facts[unit] if unit in self.index.facts else None
+            for statement in facts.imports if facts is not None else ():
+                for name in statement.names:
+                    if statement.whole and name.name == "*":
+                        bound = name.alias or statement.module.rpartition("/")[2]
+                        found[re.sub(r"^v\d+$", "", bound) or _before_version(statement.module)] = statement.module
+                    elif name.name != "*":
+                        full = statement.module if statement.whole else f"{statement.module}.{name.name}"
+                        found[name.bound] = full
+        return found
+
+    def resolve(self, unit: str, node: Bring) -> Symbol | str | None:
+        """Return what an import leads to: a symbol here, or a name in another package."""
+        edges = self._edges_of(unit)
+        fit = [e for (line, _), e in edges.items() if line == node.line and e.named == node.name]
+        near = fit or [
+            e
+            for (_, spelled), e in edges.items()
+            if re.split(r"[.#]", spelled)[-1] == node.name and spelled.startswith(node.module)
+        ]
+        for edge in near or [e for (line, _), e in edges.items() if line == node.line]:
+            if edge.state == State.FOUND and (edge.named == node.name or not node.name or edge.spelled.endswith(node.name)):
+                if not node.name or not edge.named:
+                    bare = "." not in node.module or node.bound != node.module.split(".")[0]
+                    if node.name or bare:
+                        return Symbol(edge.named_unit, edge.named if node.name != "*" else "")
+                    return node.module.split(".")[0]
+                return Symbol(edge.named_unit, edge.named)
+        if not node.name:
+            return node.bound if "." in node.module and node.bound == node.module.split(".")[0] else node.module
+        path = self.find_module(node.module, unit)
+        if path:
+            return Symbol(path, "" if node.name == "*" else node.name)
+        return node.module if node.name in ("default", "*") else f"{node.module}.{node.name}"
+
+    def find_name(self, unit: str, name: str) -> Symbol | str | None:
+        """Return what a name that a file does not bind itself leads to."""
+        self._edges_of(unit)
+        edge = self._by_name[unit].get(name)
+        if edge is not None:
+            return Symbol(edge.unit, edge.name.split(".")[0] if edge.name else "")
+        outside = self._outside_names(unit).get(name)
+        if outside:
+            return outside
+        if unit not in self.index.facts:
+            return None
+        found = self.index.view(unit).find_name(unit, name)
+        return found if found is not None and found.unit and (found.unit, found.name) != (unit, name) else None
+
+    def find_qualified(self, name: str) -> Symbol | None:
+        """Return what a qualified name means in the application."""
+        if name not in self._qualified:
+            found: Symbol | None = None
+            for view in self.index.views.values():
+                found = found or view.find_qualified(name)
+            self._qualified[name] = found if found is not None and found.unit else None
+        return self._qualified[name]
+
+    def inner_module(self, unit: str, name: str) -> str | None:
+        """Return the file of a package that has a name in it."""
+        folder = posixpath.dirname(unit)
+        for path in (f"{folder}/{name}.py", f"{folder}/{name}/__init__.py"):
+            if path.lstrip("/") in self.index.facts:
+                return path.lstrip("/")
+        return None
+
+    def find_module(self, name: str, unit: str) -> str | None:
+        """Return the file that a module's name or path means in a file."""
+        for (_, spelled), edge in self._edges_of(unit).items():
+            if edge.state == State.FOUND and spelled.split("#")[0] == name:
+                return edge.named_unit or edge.unit
+        if name.startswith(HERE):
+            return self._at(posixpath.normpath(name[len(HERE) - 1 :]).lstrip("/"))
+        if name.startswith("."):
+            if name.lstrip(".") and "/" not in name and "\\" not in name:
+                return self._relative_module(name, unit)
+            return self._at(posixpath.normpath(posixpath.join(posixpath.dirname(unit), name)))
+        symbol = self.find_qualified(name)
+        if symbol is not None:
+            return symbol.unit
+        return self._at(name) if "/" in name else None
+
+    def _relative_module(self, name: str, unit: str) -> str | None:
+        level = len(name) - len(name.lstrip("."))
+        folder = posixpath.dirname(unit)
+        for _ in range(level - 1):
+            folder = posixpath.dirname(folder)
+        stem = posixpath.join(folder, name[level:].replace(".", "/"))
+        return next((p for p in (f"{stem}.py", f"{stem}/__init__.py") if p in self.index.facts), None)
+
+    def _at(self, path: str) -> str | None:
+        for suffix in SUFFIXES:
+            if path + suffix in self.index.facts:
+                return path + suffix
+        stem = path.removesuffix(".js")
+        return next((stem + end for end in (".ts", ".tsx") if stem + end in self.index.facts), None)
+
+    @cached_property
+    def candidates(self) -> list[str]:
+        """The files that may declare or mount routes, in order."""
+        return [unit for unit in self.index.facts if self.is_candidate(unit)]
+
+
+def _before_version(module: str) -> str:
+    return module.split("/")[-2] if "/" in module else module
+
+
+def called_in(node: object) -> Iterable[str]:
+    """Yield the names that are called anywhere in a part of a program."""
+    stack: list[object] = [node]
+    while stack:
+        one = stack.pop()
+        if isinstance(one, Call):
+            if isinstance(one.of, (Member, Name)):
+                yield one.of.name
+        if isinstance(one, tuple):
+            stack.extend(one)
+        elif isinstance(one, Struct):
+            stack.extend(getattr(one, name) for name in one.__struct_fields__)

@@ -1,0 +1,208 @@
+"""The table of all routes: routers joined along their mounts."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+
+from yandrel.frameworks.protocol import Family
+from yandrel.frameworks.registry import declaring_words, load_families
+from yandrel.frameworks.values import (
+    HOLE,
+    Arguments,
+    ClassValue,
+    Entry,
+    FunctionValue,
+    Handler,
+    Place,
+    Router,
+    Value,
+    name_of,
+)
+from yandrel.index.code import CodeIndex
+from yandrel.model.program import Class, Function
+from yandrel.model.routes import Route, RouteTable
+from yandrel.routes.evaluator import Evaluator, Stop
+from yandrel.routes.home_made import find_tables
+from yandrel.routes.sources import Sources
+
+DEEPEST_MOUNT = 25
+MOST_ROUTES = 20_000
+NOT_MOUNTED = "nothing was seen to mount its router"
+STAND_IN = "declared on an argument that nothing was seen to pass"
+STARTING = ("main", "create_app", "createApp", "make_app", "bootstrap", "start", "Main", "Configure", "module")
+Skip = Callable[[str], bool]
+
+
+@dataclass(frozen=True)
+class Above:
+    """What is above a router on the way from the application to it."""
+
+    prefix: str = ""
+    guards: tuple[str, ...] = ()
+    mounts: tuple[str, ...] = ()
+    doubt: str = ""
+    depth: int = 0
+
+
+def read_routes(index: CodeIndex, skip: Skip = lambda unit: False, domain: Callable[[str], str] = lambda unit: "") -> RouteTable:
+    """Return the route table of an application.
+
+    `skip` tells files that are not its own hand-written server code, `domain` the domain of a file.
+    """
+    sources = Sources(index, declaring_words())
+    run = Evaluator(sources, load_families())
+    units = [unit for unit in sources.candidates if not skip(unit)]
+    _run_all(run, units)
+    routes = _collect(run, domain)
+    unmounted = tuple(
+        f"{router.place.unit}:{router.place.line}"
+        for router in run.routers
+        if not router.mounted and not router.application and not router.stand_in and router.entries
+    )
+    return RouteTable(routes, unmounted, tuple(sorted({route.framework for route in routes if route.framework})), run.cut)
+
+
+def _run_all(run: Evaluator, units: list[str]) -> None:
+    """Run the files, then what they define and nothing calls."""
+    try:
+        for unit in units:
+            run.run(unit)
+        for function in _uncalled(run, set(units)):
+            if id(function.node) not in run.called and id(function.node) not in run.handlers:
+                _try_alone(run, function)
+    except Stop:
+        run.steps = 0
+    try:
+        for family in run.families:
+            family.finished(run)
+    except Stop:
+        return
+
+
+def _uncalled(run: Evaluator, units: set[str]) -> list[FunctionValue]:
+    """Return the functions that declare or mount and that nothing called, those that start first."""
+    found = [
+        function
+        for key, function in run.functions.items()
+        if key not in run.called
+        and key not in run.handlers
+        and function.unit in units
+        and run.registers(function.node)
+    ]
+    return sorted(found, key=lambda f: (f.node.name not in STARTING, -len(f.node.body)))
+
+
+def _try_alone(run: Evaluator, function: FunctionValue) -> None:
+    """Call a function that nothing calls, with what stands for its arguments."""
+    run.doubts = []
+    place = Place(function.unit, function.node.line)
+    if function.owner is not None and not function.node.static and function.this is None:
+        this = run.construct(function.owner, Arguments(open=True), place)
+        function = FunctionValue(function.node, function.scope, this, function.owner)
+    run.call_function(function, Arguments(open=True), place)
+
+
+# -- rows ----------------------------------------------------------------------------------
+
+
+def _collect(run: Evaluator, domain: Callable[[str], str]) -> tuple[Route, ...]:
+    rows: list[Route] = []
+    roots = [router for router in run.routers if router.application and not router.mounted]
+    loose = [router for router in run.routers if not router.application and not router.mounted]
+    for router in roots:
+        doubt = router.doubt or (STAND_IN if router.stand_in else "")
+        rows.extend(_rows(router, Above(doubt=doubt, prefix=router.prefix), domain))
+    for router in loose:
+        if router.entries:
+            doubt = STAND_IN if router.stand_in else NOT_MOUNTED
+            rows.extend(_rows(router, Above(doubt=doubt, prefix=_own_prefix(router)), domain))
+    rows.extend(find_tables(run, domain))
+    return tuple(dict.fromkeys(_without_doubles(rows)[:MOST_ROUTES]))
+
+
+def _without_doubles(rows: list[Route]) -> list[Route]:
+    """Leave out doubtful rows that a certain one says too."""
+    certain = {(row.method, row.pattern, row.declared) for row in rows if row.certain}
+    known = {(row.method, row.declared) for row in rows if row.certain}
+    kept: list[Route] = []
+    for row in rows:
+        if not row.certain and (row.method, row.pattern, row.declared) in certain:
+            continue
+        if not row.certain and row.doubt in (STAND_IN, NOT_MOUNTED) and (row.method, row.declared) in known:
+            continue
+        kept.append(row)
+    return kept
+
+
+def _own_prefix(router: Router) -> str:
+    return router.prefix if router.family.name in ("flask", "koa") else ""
+
+
+def _rows(router: Router, above: Above, domain: Callable[[str], str]) -> Iterator[Route]:
+    if above.depth > DEEPEST_MOUNT:
+        return
+    guards = (*above.guards, *router.guards)
+    family = router.family
+    for entry in router.entries:
+        if entry.kind == "use":
+            if entry.name and entry.path in ("", "/"):
+                guards = (*guards, entry.name)
+        elif entry.kind == "mount":
+            below = _below(family, entry, above, guards)
+            yield from _rows(entry.target, below, domain)
+        else:
+            yield from _route_rows(family, router, entry, above, guards, domain)
+
+
+def _below(family: Family, entry: Entry, above: Above, guards: tuple[str, ...]) -> Above:
+    other: Router = entry.target
+    path = entry.path
+    if other.family.name == "koa":
+        path = path + other.prefix
+    prefix = family.join(above.prefix, path) if path else above.prefix
+    place = f"{entry.place.unit}:{entry.place.line}"
+    mounts = (*above.mounts, f"{path or '/'} {place}")
+    doubt = above.doubt or entry.doubt or other.doubt
+    return Above(prefix, (*guards, *entry.guards), mounts, doubt, above.depth + 1)
+
+
+def _route_rows(
+    family: Family, router: Router, entry: Entry, above: Above, guards: tuple[str, ...], domain: Callable[[str], str]
+) -> Iterator[Route]:
+    path = family.join(above.prefix, entry.path)
+    pattern = family.pattern(path)
+    handler = entry.target
+    name, place, outside = describe(handler, entry.place)
+    doubt = above.doubt or entry.doubt
+    if HOLE in path and not doubt:
+        doubt = "a part of the path is not constant"
+    own = handler.guards if isinstance(handler, Handler) else ()
+    methods = family.answers(router, entry) or ("ANY",)
+    for method in methods:
+        yield Route(
+            method,
+            path,
+            pattern,
+            name,
+            place.unit,
+            place.line,
+            domain(place.unit),
+            tuple(dict.fromkeys((*guards, *entry.guards, *own))),
+            above.mounts,
+            not doubt,
+            outside,
+            f"{entry.place.unit}:{entry.place.line}",
+            family.name,
+            doubt,
+        )
+
+
+def describe(handler: Value, declared: Place) -> tuple[str, Place, bool]:
+    """Return what a handler is called, where it is, and whether another package has it."""
+    name = name_of(handler)
+    inner = handler.value if isinstance(handler, Handler) else handler
+    if isinstance(inner, (FunctionValue, ClassValue)):
+        node: Function | Class = inner.node
+        return name, Place(inner.unit, node.line), False
+    return name, declared, False
