@@ -18,11 +18,13 @@ from yandrel.model.program import (
     Each,
     Either,
     Expression,
+    Function,
     Items,
     Joined,
     Member,
     Name,
     Opaque,
+    Pairs,
     Return,
     Statement,
 )
@@ -46,6 +48,30 @@ class Lowering:
 
     def __init__(self) -> None:
         self.depth = 0
+        self.called: list[set[str]] = [set()]
+        self.given_path: list[set[str]] = [set()]
+
+    # -- what functions call ---------------------------------------------------------------
+
+    def made_call(self, call: Call) -> Call:
+        """Return a call, noted for the function that it stands in."""
+        if isinstance(call.of, (Member, Name)):
+            self.called[-1].add(call.of.name)
+            if gives_path(call):
+                self.given_path[-1].add(call.of.name)
+        return call
+
+    def open_function(self) -> None:
+        """Begin to note what a function calls."""
+        self.called.append(set())
+        self.given_path.append(set())
+
+    def close_function(self) -> tuple[tuple[str, ...], tuple[str, ...]]:
+        """Return what a function calls, and which of that with paths."""
+        called, given = self.called.pop(), self.given_path.pop()
+        self.called[-1] |= called
+        self.given_path[-1] |= given
+        return tuple(sorted(called)), tuple(sorted(given))
 
     # -- expressions -----------------------------------------------------------------------
 
@@ -161,6 +187,21 @@ class Lowering:
 
 
 COMMENTS = frozenset({"comment", "line_comment", "block_comment", "multiline_comment"})
+
+
+def gives_path(call: Call) -> bool:
+    """Whether the first argument of a call may be a path, a router or a function."""
+    if not call.arguments:
+        return False
+    first = call.arguments[0].value
+    member = isinstance(call.of, Member)
+    if isinstance(first, Joined) and first.parts:
+        first = first.parts[0]
+    if isinstance(first, Const):
+        return isinstance(first.value, str) and ((member and first.value[:1] in ("/", "", "*")) or len(call.arguments) > 1)
+    if isinstance(first, (Name, Member)):
+        return len(call.arguments) > 1 or member
+    return member and isinstance(first, (Function, Items, Call, Pairs))
 
 
 def _both_text(one: Const, other: Const) -> bool:

@@ -106,6 +106,8 @@ class Function(Struct, frozen=True, array_like=True, tag_field="kind_", tag="f")
     """A function, method or closure. `marks` are its decorators, annotations or attributes.
 
     `receiver` is the type whose members its body can use without naming it, `returns` the declared type.
+    `calls` are the names of what it calls, closures in it included, `paths` those of them that are given
+    what may be a path, a router or a function.
     """
 
     name: str
@@ -116,6 +118,8 @@ class Function(Struct, frozen=True, array_like=True, tag_field="kind_", tag="f")
     static: bool = False
     receiver: str = ""
     returns: str = ""
+    calls: tuple[str, ...] = ()
+    paths: tuple[str, ...] = ()
 
 
 class Class(Struct, frozen=True, array_like=True, tag_field="kind_", tag="t"):

@@ -66,7 +66,7 @@ MOST_STEPS = 4_000_000
 DEEPEST = 45
 MOST_OF_ONE = 3
 MOST_ITEMS = 2000
-SMALL_BODY = 12
+SMALL_BODY = 4
 GONE = object()
 
 
@@ -937,12 +937,10 @@ class Evaluator(Evaluation):
 
     def _worth(self, value: FunctionValue, arguments: Arguments) -> bool:
         """Whether running a function can declare routes, or costs next to nothing."""
-        return (
-            self.sources.is_candidate(value.unit)
-            or len(value.node.body) <= SMALL_BODY
-            or any(isinstance(v, (Router, FunctionValue)) for v in arguments.values)
-            or any(isinstance(v, Router) for v in arguments.named.values())
-        )
+        if self.sources.is_relevant(value.node) or len(value.node.body) <= SMALL_BODY:
+            return True
+        given = (*arguments.values, *arguments.named.values())
+        return any(isinstance(v, Router) for v in given)
 
     def call_function(self, value: FunctionValue, arguments: Arguments, place: Place) -> Value:
         key = id(value.node)

@@ -7,12 +7,12 @@ import re
 from collections.abc import Iterable
 from functools import cached_property
 
-from msgspec import Struct
+from msgspec.structs import replace
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of
 from yandrel.model.graph import Edge, State, Symbol
-from yandrel.model.program import Bring, Call, Function, Member, Name, Program
+from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, Name, Program, Statement
 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
@@ -22,6 +22,19 @@ CANDIDATE = re.compile(
     rb"|\.(?:get|post|put|patch|delete|any|all|use|mount|group|handle|map\w*|on)\s*\(\s*(?:[\"'`/\[]|\w+\s*[+,])"
     rb"|\[(?:http)?(?:get|post|put|delete|patch|route)\b|add_(?:url|api|web)|\.register\w*\(|as_view\("
 )
+LONGEST_LINES = 250
+"""A file whose lines are longer on average is minified."""
+MOST_NAMESAKES = 12
+"""A name that more functions have tells nothing of what is called by it."""
+SPEAKING = frozenset(
+    {
+        "add_url_rule", "register_blueprint", "include_router", "add_api_route", "Blueprint", "APIRouter", "Flask",
+        "FastAPI", "Starlette", "add_resource", "add_namespace", "HandleFunc", "MapGet", "MapPost", "MapPut",
+        "MapDelete", "MapGroup", "addRoute", "addGroup", "DefaultRouter", "SimpleRouter", "as_view", "urlpatterns",
+        "Router", "express", "fastify", "add_routes", "addHook", "re_path", "NewRouter", "NewServeMux",
+    }
+)  # fmt: skip
+"""Names that nothing but a framework calls anything."""
 SUFFIXES = ("", ".js", ".ts", ".mjs", ".cjs", ".php", ".py", ".json", "/index.js", "/index.ts", "/index.mjs", "/index.cjs")
 FOLDER_NAMES = {
     "__dirname": "folder",
@@ -44,7 +57,6 @@ class Sources:
         self._by_name: dict[str, dict[str, Edge]] = {}
         self._outside: dict[str, dict[str, str]] = {}
         self._qualified: dict[str, Symbol | None] = {}
-        self._registers: dict[int, bool] = {}
 
     # -- programs --------------------------------------------------------------------------
 
@@ -69,12 +81,17 @@ class Sources:
         """Whether a file may declare or mount routes, by the words in it."""
         found = self._candidates.get(unit)
         if found is None:
-            try:
-                found = CANDIDATE.search(self.index.read_raw(unit)) is not None
-            except OSError:
-                found = False
-            self._candidates[unit] = found
+            found = self._candidates[unit] = self._may_declare(unit)
         return found
+
+    def _may_declare(self, unit: str) -> bool:
+        try:
+            raw = self.index.read_raw(unit)
+        except OSError:
+            return False
+        if len(raw) > LONGEST_LINES * (raw.count(b"\n") + 20):
+            return False
+        return CANDIDATE.search(raw) is not None
 
     def language(self, unit: str) -> str:
         return self.index.facts[unit].language if unit in self.index.facts else ""
@@ -84,11 +101,32 @@ class Sources:
         return language_of(unit) == "php"
 
     def registers(self, node: Function) -> bool:
-        """Whether a function calls something that frameworks call what declares or mounts."""
-        found = self._registers.get(id(node))
-        if found is None:
-            found = self._registers[id(node)] = any(name in self.words for name in called_in(node))
-        return found
+        """Whether a function itself calls what frameworks call what declares or mounts."""
+        return not SPEAKING.isdisjoint(node.calls) or not self.words.isdisjoint(node.paths)
+
+    def is_relevant(self, node: Function) -> bool:
+        """Whether a function declares or mounts, or calls one by name that does."""
+        return self.registers(node) or not self.declaring_names.isdisjoint(node.calls)
+
+    @cached_property
+    def declaring_names(self) -> frozenset[str]:
+        """The names of the application's functions that declare or mount, or call others that do."""
+        functions: dict[str, list[Function]] = {}
+        for unit in self.candidates:
+            program = self.program(unit)
+            for function in functions_in(program.body if program is not None else ()):
+                functions.setdefault(function.name, []).append(function)
+        usable = {name: said for name, said in functions.items() if len(said) <= MOST_NAMESAKES}
+        names = {name for name, said in usable.items() if any(map(self.registers, said))}
+        while True:
+            more = {
+                name
+                for name, said in usable.items()
+                if name not in names and not all(names.isdisjoint(one.calls) for one in said)
+            }
+            if not more:
+                return frozenset(names)
+            names |= more
 
     # -- names -----------------------------------------------------------------------------
 
@@ -226,15 +264,16 @@ def _before_version(module: str) -> str:
     return module.split("/")[-2] if "/" in module else module
 
 
-def called_in(node: object) -> Iterable[str]:
-    """Yield the names that are called anywhere in a part of a program."""
-    stack: list[object] = [node]
-    while stack:
-        one = stack.pop()
-        if isinstance(one, Call):
-            if isinstance(one.of, (Member, Name)):
-                yield one.of.name
-        if isinstance(one, tuple):
-            stack.extend(one)
-        elif isinstance(one, Struct):
-            stack.extend(getattr(one, name) for name in one.__struct_fields__)
+def functions_in(body: Iterable[Statement]) -> Iterable[Function]:
+    """Yield the functions with a name that a file or its classes define at their top."""
+    for one in body:
+        if isinstance(one, Function):
+            yield one
+        elif isinstance(one, Class):
+            yield from functions_in(one.members)
+        elif isinstance(one, Bind) and isinstance(one.value, Function):
+            name = one.target.name if isinstance(one.target, (Name, Member)) else ""
+            yield replace(one.value, name=name)
+        elif isinstance(one, Branch):
+            for inner in one.bodies:
+                yield from functions_in(inner)

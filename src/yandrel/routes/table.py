@@ -73,6 +73,7 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
                 _try_alone(run, function)
     except Stop:
         run.steps = 0
+    run.doubts = []
     try:
         for family in run.families:
             family.finished(run)

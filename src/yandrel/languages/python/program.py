@@ -101,7 +101,7 @@ class PythonLowering(Lowering):
             arguments: tuple[Argument, ...] = (Argument(self.expression(given)),)
         else:
             arguments = self.arguments(given)
-        return Call(self.expression(field(node, "function")), arguments, line_of(node))
+        return self.made_call(Call(self.expression(field(node, "function")), arguments, line_of(node)))
 
     def arguments(self, node: Node | None) -> tuple[Argument, ...]:
         found: list[Argument] = []
@@ -191,8 +191,11 @@ class PythonLowering(Lowering):
         return self.either(parts[0], parts[-1]) if len(parts) == 3 else self.opaque(node)
 
     def closure(self, node: Node) -> Expression:
-        body = self.expression(field(node, "body"))
-        return Function("", self.parameters(field(node, "parameters")), (Return(body),), line_of(node))
+        self.open_function()
+        body = (Return(self.expression(field(node, "body"))),)
+        calls, paths = self.close_function()
+        parameters = self.parameters(field(node, "parameters"))
+        return Function("", parameters, body, line_of(node), calls=calls, paths=paths)
 
     def walrus(self, node: Node) -> Expression:
         return self.expression(field(node, "value"))
@@ -258,14 +261,19 @@ class PythonLowering(Lowering):
 
     def function(self, node: Node, marks: tuple[Expression, ...] = ()) -> Function:
         static = any(isinstance(mark, Name) and mark.name == "staticmethod" for mark in marks)
+        self.open_function()
+        parameters, body = self.parameters(field(node, "parameters")), self.block(field(node, "body"))
+        calls, paths = self.close_function()
         return Function(
             text_of(field(node, "name")),
-            self.parameters(field(node, "parameters")),
-            self.block(field(node, "body")),
+            parameters,
+            body,
             line_of(node),
             marks,
             static,
             returns=text_of(field(node, "return_type")),
+            calls=calls,
+            paths=paths,
         )
 
     def function_statement(self, node: Node) -> Lowered:

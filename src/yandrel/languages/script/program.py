@@ -112,7 +112,7 @@ class ScriptLowering(Lowering):
     def call(self, node: Node) -> Expression:
         function = field(node, "function")
         of = Name("import") if function is not None and function.type == "import" else self.expression(function)
-        return Call(of, self.arguments(field(node, "arguments")), self._call_line(node, function))
+        return self.made_call(Call(of, self.arguments(field(node, "arguments")), self._call_line(node, function)))
 
     def _call_line(self, node: Node, function: Node | None) -> int:
         name = field(function, "property") if function is not None and function.type == "member_expression" else None
@@ -120,7 +120,7 @@ class ScriptLowering(Lowering):
 
     def construction(self, node: Node) -> Expression:
         of = self.expression(field(node, "constructor"))
-        return Call(of, self.arguments(field(node, "arguments")), line_of(node), True)
+        return self.made_call(Call(of, self.arguments(field(node, "arguments")), line_of(node), True))
 
     def arguments(self, node: Node | None) -> tuple[Argument, ...]:
         if node is None or node.type == "template_string":
@@ -227,10 +227,12 @@ class ScriptLowering(Lowering):
     def function(self, node: Node, marks: tuple[Expression, ...] = ()) -> Function:
         body = field(node, "body")
         statements: tuple[Statement, ...]
+        self.open_function()
         if body is not None and body.type != "statement_block":
             statements = (Return(self.expression(body)),)
         else:
             statements = self.block(body)
+        calls, paths = self.close_function()
         alone = field(node, "parameter")
         parameters = (Parameter(text_of(alone)),) if alone is not None else self.parameters(field(node, "parameters"))
         name = field(node, "name")
@@ -238,7 +240,7 @@ class ScriptLowering(Lowering):
         static = any(child.type == "static" for child in node.children)
         unpacked = self._unpacked(field(node, "parameters"))
         return Function(
-            text_of(name), parameters, (*unpacked, *statements), line_of(node), marks, static, returns=returns
+            text_of(name), parameters, (*unpacked, *statements), line_of(node), marks, static, "", returns, calls, paths
         )
 
     def parameters(self, node: Node | None) -> tuple[Parameter, ...]:
