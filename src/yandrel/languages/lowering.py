@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Iterable
 from typing import ClassVar
 
@@ -191,17 +192,31 @@ COMMENTS = frozenset({"comment", "line_comment", "block_comment", "multiline_com
 
 def gives_path(call: Call) -> bool:
     """Whether the first argument of a call may be a path, a router or a function."""
-    if not call.arguments:
+    if not call.arguments or not isinstance(call.of, (Member, Name)):
         return False
     first = call.arguments[0].value
     member = isinstance(call.of, Member)
     if isinstance(first, Joined) and first.parts:
         first = first.parts[0]
     if isinstance(first, Const):
-        return isinstance(first.value, str) and ((member and first.value[:1] in ("/", "", "*")) or len(call.arguments) > 1)
+        value = first.value
+        if not isinstance(value, str):
+            return False
+        path = "/" in value or value in ("", "*") or value.startswith("^")
+        return path and (member or len(call.arguments) > 1) or call.of.name in NAMING
+    if call.of.name in VERBS and isinstance(first, (Name, Member)):
+        holder = call.of.of if isinstance(call.of, Member) else None
+        name = holder.name if isinstance(holder, (Name, Member)) else ""
+        return ROUTER_NAME.search(name) is not None
     if isinstance(first, (Name, Member)):
         return len(call.arguments) > 1 or member
     return member and isinstance(first, (Function, Items, Call, Pairs))
+
+
+VERBS = frozenset({"get", "post", "put", "patch", "delete", "head", "options", "all", "any", "GET", "POST"})
+NAMING = frozenset({"register", "path", "re_path", "url", "route", "resource", "resources", "group", "controller"})
+"""Words whose first argument need not look like a path."""
+ROUTER_NAME = re.compile(r"(?i)rout|app|api|server|group|mux|blueprint|^bp$|fastify|instance|engine|^[rge]$")
 
 
 def _both_text(one: Const, other: Const) -> bool:

@@ -62,11 +62,16 @@ from yandrel.routes.builtin_functions import PASSING, call_function
 from yandrel.routes.builtin_methods import call_builtin
 from yandrel.routes.sources import Sources
 
-MOST_STEPS = 4_000_000
+MOST_STEPS = 6_000_000
 DEEPEST = 45
 MOST_OF_ONE = 3
 MOST_ITEMS = 2000
 SMALL_BODY = 4
+MOST_FRUITLESS = 10
+"""Calls after which a function is not entered again that declared nothing and returned nothing of use."""
+STEPS_OF_ONE = 80_000
+"""Steps that the run of one file, or of one function alone, may take."""
+FRUITS = (str, Router, FunctionValue, ClassValue, Native, Handler, Text, Made)
 GONE = object()
 
 
@@ -92,7 +97,10 @@ class Evaluator(Evaluation):
         self.tables: list[tuple[Value, Place]] = []
         self.included: set[str] = set()
         self.active: dict[int, int] = {}
+        self.fruitless: dict[int, int] = {}
+        self.made = 0
         self.steps = 0
+        self.limit = MOST_STEPS
         self.depth = 0
         self.place = Place("", 0)
         self.cut = False
@@ -127,9 +135,25 @@ class Evaluator(Evaluation):
         scope.names["module"] = DictValue({"exports": DictValue()})
         scope.names["exports"] = scope.names["module"].items["exports"]
         doubts, self.doubts = self.doubts, []
-        self.results[unit] = self._run_body(program, scope)
+        self.results[unit] = self.within(STEPS_OF_ONE, lambda: self._run_body(program, scope))
         self.doubts = doubts
         return scope
+
+    def within(self, steps: int, work: Callable[[], Value]) -> Value:
+        """Do a piece of work with a budget of its own; what is over it is cut."""
+        limit, self.limit = self.limit, min(self.steps + steps, MOST_STEPS)
+        start = self.steps
+        depth, place = self.depth, self.place
+        try:
+            return work()
+        except Stop:
+            self.cut = True
+            self.depth, self.place = depth, place
+            if self.steps > MOST_STEPS:
+                raise
+            return Unknown("not read to its end")
+        finally:
+            self.limit = min(limit + self.steps - start, MOST_STEPS)
 
     def _run_body(self, program: Program, scope: Scope) -> Value:
         before = self.place
@@ -194,8 +218,7 @@ class Evaluator(Evaluation):
 
     def _step(self) -> None:
         self.steps += 1
-        if self.steps > MOST_STEPS:
-            self.cut = True
+        if self.steps > self.limit:
             raise Stop
 
     def _branch(self, node: Branch, scope: Scope) -> Value:
@@ -615,6 +638,10 @@ class Evaluator(Evaluation):
             return self.member(of, key)
         if isinstance(of, Outside):
             return of
+        if isinstance(key, (Unknown, Outside)) and isinstance(of, (ListValue, DictValue)) and of.items:
+            held = of.items if isinstance(of, ListValue) else list(of.items.values())
+            if all(isinstance(one, (Router, FunctionValue)) for one in held):
+                return ListValue(list(held))
         return Unknown("an item that is not constant")
 
     def _either(self, node: Either, scope: Scope) -> Value:
@@ -831,6 +858,7 @@ class Evaluator(Evaluation):
         return Unknown(getattr(value, "reason", ""))
 
     def _router_method(self, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+        self.made += 1
         return router.family.method(self, router, name, _unwrapped(arguments), place)
 
     def _outside_call(self, name: str, arguments: Arguments, place: Place, of: Value) -> Value:
@@ -869,6 +897,7 @@ class Evaluator(Evaluation):
 
     def note_router(self, router: Router) -> None:
         """Keep a router that a framework made."""
+        self.made += 1
         if router not in self.routers:
             if self.doubts and not router.doubt:
                 router.doubt = self.doubts[-1]
@@ -947,9 +976,11 @@ class Evaluator(Evaluation):
         if (
             self.depth >= DEEPEST
             or self.active.get(key, 0) >= MOST_OF_ONE
+            or self.fruitless.get(key, 0) >= MOST_FRUITLESS
             or not self._worth(value, arguments)
         ):
             return Unknown(f"{value.name}()", value.node.returns)
+        made = self.made
         if not arguments.open:
             self.called.add(key)
             for router in self.stand_ins.pop(key, ()):
@@ -962,10 +993,14 @@ class Evaluator(Evaluation):
         before = self.place
         self.depth += 1
         self.active[key] = self.active.get(key, 0) + 1
-        result = self.block(value.node.body, scope)
-        self.active[key] -= 1
-        self.depth -= 1
+        try:
+            result = self.block(value.node.body, scope)
+        finally:
+            self.active[key] -= 1
+            self.depth -= 1
         self.place = before
+        if self.made == made and not isinstance(result, FRUITS):
+            self.fruitless[key] = self.fruitless.get(key, 0) + 1
         if result is GONE:
             return None
         if isinstance(result, Unknown) and not result.type:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import posixpath
 import re
+from collections import Counter
 from collections.abc import Iterable
 from functools import cached_property
 
@@ -22,9 +23,11 @@ CANDIDATE = re.compile(
     rb"|\.(?:get|post|put|patch|delete|any|all|use|mount|group|handle|map\w*|on)\s*\(\s*(?:[\"'`/\[]|\w+\s*[+,])"
     rb"|\[(?:http)?(?:get|post|put|delete|patch|route)\b|add_(?:url|api|web)|\.register\w*\(|as_view\("
 )
-LONGEST_LINES = 250
-"""A file whose lines are longer on average is minified."""
-MOST_NAMESAKES = 12
+MOST_CALLERS = 15
+"""A function that more functions call is no part of wiring: that is done in few places."""
+LONGEST_LINE = 6000
+"""A file with a longer line is a bundle."""
+MOST_NAMESAKES = 8
 """A name that more functions have tells nothing of what is called by it."""
 SPEAKING = frozenset(
     {
@@ -89,9 +92,7 @@ class Sources:
             raw = self.index.read_raw(unit)
         except OSError:
             return False
-        if len(raw) > LONGEST_LINES * (raw.count(b"\n") + 20):
-            return False
-        return CANDIDATE.search(raw) is not None
+        return CANDIDATE.search(raw) is not None and max(map(len, raw.split(b"\n"))) < LONGEST_LINE
 
     def language(self, unit: str) -> str:
         return self.index.facts[unit].language if unit in self.index.facts else ""
@@ -116,7 +117,12 @@ class Sources:
             program = self.program(unit)
             for function in functions_in(program.body if program is not None else ()):
                 functions.setdefault(function.name, []).append(function)
-        usable = {name: said for name, said in functions.items() if len(said) <= MOST_NAMESAKES}
+        callers = Counter(name for said in functions.values() for one in said for name in one.calls)
+        usable = {
+            name: said
+            for name, said in functions.items()
+            if len(said) <= MOST_NAMESAKES and callers[name] <= MOST_CALLERS
+        }
         names = {name for name, said in usable.items() if any(map(self.registers, said))}
         while True:
             more = {

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from functools import partial
 
 from yandrel.frameworks.protocol import Family
 from yandrel.frameworks.registry import declaring_words, load_families
@@ -22,7 +23,7 @@ from yandrel.frameworks.values import (
 from yandrel.index.code import CodeIndex
 from yandrel.model.program import Class, Function
 from yandrel.model.routes import Route, RouteTable
-from yandrel.routes.evaluator import Evaluator, Stop
+from yandrel.routes.evaluator import STEPS_OF_ONE, Evaluator, Stop
 from yandrel.routes.home_made import find_tables
 from yandrel.routes.sources import Sources
 
@@ -70,9 +71,10 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
             run.run(unit)
         for function in _uncalled(run, set(units)):
             if id(function.node) not in run.called and id(function.node) not in run.handlers:
-                _try_alone(run, function)
+                run.within(STEPS_OF_ONE, partial(_try_alone, run, function))
     except Stop:
         run.steps = 0
+        run.limit = STEPS_OF_ONE * 10
     run.doubts = []
     try:
         for family in run.families:
@@ -112,7 +114,7 @@ def _collect(run: Evaluator, domain: Callable[[str], str]) -> tuple[Route, ...]:
     roots = [router for router in run.routers if router.application and not router.mounted]
     loose = [router for router in run.routers if not router.application and not router.mounted]
     for router in roots:
-        doubt = router.doubt or (STAND_IN if router.stand_in else "")
+        doubt = router.doubt
         rows.extend(_rows(router, Above(doubt=doubt, prefix=router.prefix), domain))
     for router in loose:
         if router.entries:
@@ -172,7 +174,7 @@ def _route_rows(
     family: Family, router: Router, entry: Entry, above: Above, guards: tuple[str, ...], domain: Callable[[str], str]
 ) -> Iterator[Route]:
     path = family.join(above.prefix, entry.path)
-    pattern = family.pattern(path)
+    pattern = _without_first_hole(family.pattern(path))
     handler = entry.target
     name, place, outside = describe(handler, entry.place)
     doubt = above.doubt or entry.doubt
@@ -197,6 +199,12 @@ def _route_rows(
             family.name,
             doubt,
         )
+
+
+def _without_first_hole(pattern: str) -> str:
+    """Leave out a prefix that is set elsewhere: most applications are served without one."""
+    rest = pattern.removeprefix("/").removeprefix(HOLE)
+    return "/" + rest.lstrip("/") if rest != pattern.removeprefix("/") else pattern
 
 
 def describe(handler: Value, declared: Place) -> tuple[str, Place, bool]:
