@@ -9,19 +9,16 @@ from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
     DictValue,
-    FunctionValue,
     Handler,
     Instance,
     ListValue,
     Made,
     ModuleValue,
-    Outside,
     Place,
     Router,
     Unknown,
     Value,
     doubt_of,
-    is_text,
     text_of,
 )
 
@@ -75,6 +72,7 @@ class DjangoFamily(Family):
     def __init__(self) -> None:
         self.roots: list[tuple[str, Place]] = []
         self.lists: dict[str, ListValue] = {}
+        self.configs: dict[str, ClassValue] = {}
 
     # -- what the calls make ---------------------------------------------------------------
 
@@ -86,7 +84,10 @@ class DjangoFamily(Family):
             return self._view(call, arguments)
         if last == "get_app_config" and "apps" in name:
             return self._app_config(call, arguments, place)
-        if not name.startswith(("django", "rest_framework")) and last not in ("DefaultRouter", "SimpleRouter"):
+        if not name.startswith(("django", "rest_framework")) and last not in (
+            "DefaultRouter",
+            "SimpleRouter",
+        ):
             return NotImplemented
         if last in PATTERNS or last == "include":
             made = Made(f"django.{last}", arguments, None, place)
@@ -113,9 +114,9 @@ class DjangoFamily(Family):
     def _app_config(self, call: Evaluation, arguments: Arguments, place: Place) -> Value:
         label = arguments.values[-1] if arguments.values else None
         found = self.configs.get(label) if isinstance(label, str) else None
-        return call.call(found, Arguments(), place) if found is not None else Unknown(f"the app config {label}")
-
-    configs: dict[str, ClassValue] = {}
+        return (
+            call.call(found, Arguments(), place) if found is not None else Unknown(f"the app config {label}")
+        )
 
     def declared(self, call: Evaluation, value: ClassValue) -> None:
         """Keep the configuration classes of applications, by label."""
@@ -156,10 +157,14 @@ class DjangoFamily(Family):
 
     # -- routers of view sets --------------------------------------------------------------
 
-    def method(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def method(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         if name == "register":
             prefix = arguments.get(0, "prefix")
-            self._register(call, router, text_of(prefix), arguments.get(1, "viewset"), place, doubt_of(prefix))
+            self._register(
+                call, router, text_of(prefix), arguments.get(1, "viewset"), place, doubt_of(prefix)
+            )
             return None
         if name in ("get_urls", "urls"):
             return self._listed(router)
@@ -191,7 +196,9 @@ class DjangoFamily(Family):
             if action in actions:
                 path = start + slash if action in LIST_ACTIONS else f"{start}/<{key}>{slash}"
                 shown = Handler(holder, (), (), f"{holder.name}.{action}")
-                add_route(call, router, (method,), path.lstrip("/") if not start else path, shown, place, doubt)
+                add_route(
+                    call, router, (method,), path.lstrip("/") if not start else path, shown, place, doubt
+                )
         for name, extra in _extras(call, holder):
             self._extra(call, router, holder, name, extra, start, key, place)
 
@@ -242,9 +249,19 @@ class DjangoFamily(Family):
                 application = call.application(self)
                 self._fill(call, application, found, built)
         if application is None and self.lists:
+            included = {id(one) for listed in self.lists.values() for one in self._included_in(call, listed)}
             for unit, found in self.lists.items():
-                if not found.used:
+                if id(found) not in included:
                     self._fill(call, self._alone(call, unit), found, built)
+
+    def _included_in(self, call: Evaluation, listed: ListValue) -> list[ListValue]:
+        """Return the lists that a list includes."""
+        found: list[ListValue] = []
+        for one in listed.items:
+            if isinstance(one, Made) and one.by in ("django.path", "django.re_path", "django.url"):
+                inner = self._included(call, one.arguments.get(1, "view"), one.place)
+                found += [inner] if inner is not None else []
+        return found
 
     def _alone(self, call: Evaluation, unit: str) -> Router:
         made = Router(self, Place(unit, 1), doubt="no ROOT_URLCONF was found that includes it")
@@ -296,7 +313,11 @@ class DjangoFamily(Family):
             return None
         if isinstance(target, ListValue) and target.items and not isinstance(target.items[0], Made):
             target = target.items[0]
-        if isinstance(target, ListValue) and len(target.items) in (2, 3) and isinstance(target.items[0], ListValue):
+        if (
+            isinstance(target, ListValue)
+            and len(target.items) in (2, 3)
+            and isinstance(target.items[0], ListValue)
+        ):
             target = target.items[0]
         if isinstance(target, str):
             target = call.module(target, place.unit)
@@ -315,7 +336,9 @@ class DjangoFamily(Family):
 def view_methods(call: Evaluation, holder: ClassValue) -> tuple[str, ...]:
     """Return the methods that a class view answers: what it and its bases define."""
     said = call.items_of(call.member(holder, "http_method_names"))
-    found = {function.node.name.upper() for function in call.methods_of(holder) if function.node.name in VERBS}
+    found = {
+        function.node.name.upper() for function in call.methods_of(holder) if function.node.name in VERBS
+    }
     for base in call.outside_bases(holder):
         found.update(BASE_METHODS.get(base.rpartition(".")[2], ()))
     if said:
@@ -333,7 +356,3 @@ def _extras(call: Evaluation, holder: ClassValue) -> list[tuple[str, Made]]:
                 found.setdefault(name, action)
         stack.extend(base for base in one.bases if isinstance(base, ClassValue) and base not in stack)
     return list(found.items())
-
-
-FAMILY = DjangoFamily()
-__all__ = ["FAMILY", "FunctionValue", "Outside", "is_text"]

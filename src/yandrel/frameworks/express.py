@@ -9,7 +9,6 @@ from yandrel.frameworks.values import (
     Arguments,
     DictValue,
     Entry,
-    FunctionValue,
     Instance,
     ListValue,
     Made,
@@ -53,7 +52,9 @@ class ExpressFamily(Family):
             return Router(self, place)
         return NotImplemented
 
-    def method(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def method(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         if name in VERBS and (len(arguments.values) > 1 or "single" in router.extra):
             self._route(call, router, name, arguments, place)
         elif name == "route":
@@ -107,7 +108,7 @@ class ExpressFamily(Family):
             for prefix in prefixes:
                 text, doubt = self.path_of(prefix)
                 if other is not None:
-                    add_mount(call, router, text, other, place, doubt, tuple(names))
+                    add_mount(call, router, text, other, place, doubt, tuple(name for name in names if name))
                 else:
                     entry = Entry("use", text, value, place, name=name_of(value))
                     router.entries.append(entry)
@@ -144,7 +145,3 @@ def router_in(value: Value) -> Router | None:
             if isinstance(held, Router):
                 return held
     return None
-
-
-FAMILY = ExpressFamily()
-__all__ = ["FAMILY", "FunctionValue"]

@@ -77,15 +77,21 @@ class FastApiFamily(Family):
             if isinstance(target, ClassValue):
                 defined = {function.node.name for function in call.methods_of(target)}
                 methods = tuple(v.upper() for v in VERBS if v in defined) or methods
-            add_route(call, router, methods, HOLE if text is None else text, target, route.place, doubt_of(path))
+            add_route(
+                call, router, methods, HOLE if text is None else text, target, route.place, doubt_of(path)
+            )
 
-    def method(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def method(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         if name in VERBS or name in ("route", "api_route", "websocket", "websocket_route"):
             return self._route(call, router, name, arguments, place)
         if name in ("add_api_route", "add_route", "add_websocket_route", "add_api_websocket_route"):
             methods = _methods(call, arguments.named.get("methods"))
             methods = ("WEBSOCKET",) if "websocket" in name else methods
-            self._add(call, router, methods, arguments.get(0, "path"), arguments.get(1, "endpoint"), place, ())
+            self._add(
+                call, router, methods, arguments.get(0, "path"), arguments.get(1, "endpoint"), place, ()
+            )
             return None
         if name == "include_router":
             self._included(call, router, arguments, place)
@@ -101,7 +107,9 @@ class FastApiFamily(Family):
             return None
         return Native(lambda given, at: given.get(0))
 
-    def _route(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def _route(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         methods = _methods(call, arguments.named.get("methods"))
         if name in VERBS:
             methods = (name.upper(),)
@@ -170,6 +178,3 @@ def _dependencies(call: Evaluation, arguments: Arguments) -> list[str]:
             name = name_of(inner)
             found.append(name)
     return [name for name in found if name]
-
-
-FAMILY = FastApiFamily()

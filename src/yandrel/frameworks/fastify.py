@@ -11,9 +11,7 @@ from yandrel.frameworks.values import (
     Entry,
     FunctionValue,
     ListValue,
-    Made,
     ModuleValue,
-    Outside,
     Place,
     Router,
     Value,
@@ -38,7 +36,7 @@ class FastifyFamily(Family):
     def stand_in(self, type_name: str, name: str) -> str:
         if name in ("fastify", "instance") and type_name in ("", "any"):
             return "router"
-        return super().stand_in(type_name.split("<")[0], name)
+        return super().stand_in(type_name.split("<", maxsplit=1)[0], name)
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:
         if name in ("fastify", "Fastify", "fastify.default", "fastify.fastify"):
@@ -48,7 +46,9 @@ class FastifyFamily(Family):
             return DictValue({"default": plugin, "unwrapped": True})
         return NotImplemented
 
-    def method(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def method(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         if name in VERBS and arguments.values:
             handler, _ = handler_of(arguments.values[1:])
             options = arguments.get(1)
@@ -113,7 +113,3 @@ def _hooks(call: Evaluation, options: DictValue) -> tuple[str, ...]:
         held = options.items.get(hook)
         found += [name_of(one) for one in (call.items_of(held) or [held] if held is not None else [])]
     return tuple(name for name in found if name)
-
-
-FAMILY = FastifyFamily()
-__all__ = ["FAMILY", "Made", "Outside"]

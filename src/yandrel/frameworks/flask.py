@@ -14,11 +14,8 @@ from yandrel.frameworks.values import (
     ListValue,
     Made,
     Native,
-    Outside,
     Place,
     Router,
-    Text,
-    Unknown,
     Value,
     doubt_of,
     is_text,
@@ -125,7 +122,9 @@ class FlaskFamily(Family):
         inner.exposed = paths  # type: ignore[attr-defined]
         return inner
 
-    def method(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def method(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         if name == "route" or name in VERBS:
             return self._route(call, router, name, arguments, place)
         if name in ("add_url_rule", "add_resource"):
@@ -142,7 +141,9 @@ class FlaskFamily(Family):
             return arguments.get(0)
         return Native(lambda given, at: given.get(0))
 
-    def _route(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def _route(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         paths = [arguments.get(0, "rule"), *arguments.values[1:]]
         methods = (name.upper(),) if name in VERBS else _methods(call, arguments.named.get("methods"))
 
@@ -165,7 +166,13 @@ class FlaskFamily(Family):
         self._add(call, router, methods, arguments.get(0, "rule"), view, place)
 
     def _add(
-        self, call: Evaluation, router: Router, methods: tuple[str, ...], path: Value, view: Value, place: Place
+        self,
+        call: Evaluation,
+        router: Router,
+        methods: tuple[str, ...],
+        path: Value,
+        view: Value,
+        place: Place,
     ) -> None:
         text = text_of(path)
         if text is None:
@@ -201,14 +208,16 @@ class FlaskFamily(Family):
 
     def declared(self, call: Evaluation, value: ClassValue) -> None:
         """Read the methods that a view class exposes, with the base path that the class says."""
-        exposed = [(m, h) for m, h in value.members.items() if isinstance(h, Handler) and hasattr(h, "exposed")]
+        exposed = [
+            (m, h) for m, h in value.members.items() if isinstance(h, Handler) and hasattr(h, "exposed")
+        ]
         if not exposed:
             return
         base = self._base_path(call, value)
         place = Place(value.unit, value.node.line)
         router = Router(self, place, base)
         for name, handler in exposed:
-            for decorator in getattr(handler, "exposed"):
+            for decorator in handler.exposed:
                 path = decorator.arguments.get(0, "url", "/")
                 methods = _methods(call, decorator.arguments.named.get("methods", decorator.arguments.get(1)))
                 shown = Handler(handler.value, methods, (), f"{value.name}.{name}")
@@ -238,7 +247,3 @@ def _guard_name(value: Value) -> str:
     from yandrel.frameworks.values import name_of
 
     return name_of(value)
-
-
-FAMILY = FlaskFamily()
-__all__ = ["FAMILY", "Outside", "Text", "Unknown"]

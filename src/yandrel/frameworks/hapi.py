@@ -38,7 +38,9 @@ class HapiFamily(Family):
                 return Router(self, place, application=True)
         return NotImplemented
 
-    def method(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def method(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         if name == "route":
             given = arguments.get(0)
             for one in call.items_of(given) or [given] if isinstance(given, ListValue) else [given]:
@@ -91,6 +93,3 @@ class HapiFamily(Family):
 
     def pattern(self, path: str) -> str:
         return from_braces(path)
-
-
-FAMILY = HapiFamily()

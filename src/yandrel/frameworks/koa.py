@@ -4,10 +4,22 @@ from __future__ import annotations
 
 from yandrel.frameworks.express import SCRIPTS, VERBS, ExpressFamily
 from yandrel.frameworks.protocol import Evaluation, add_mount
-from yandrel.frameworks.values import Arguments, DictValue, ListValue, Place, Router, Value, doubt_of, is_text, text_of
+from yandrel.frameworks.values import (
+    Arguments,
+    DictValue,
+    ListValue,
+    Place,
+    Router,
+    Value,
+    doubt_of,
+    is_text,
+    text_of,
+)
 
 APPLICATIONS = frozenset({"koa"})
-ROUTERS = frozenset({"@koa/router", "koa-router", "koa-better-router", "@koa/router.Router", "koa-joi-router"})
+ROUTERS = frozenset(
+    {"@koa/router", "koa-router", "koa-better-router", "@koa/router.Router", "koa-joi-router"}
+)
 
 
 class KoaFamily(ExpressFamily):
@@ -18,7 +30,7 @@ class KoaFamily(ExpressFamily):
     types = {"Koa": "application"}
 
     def stand_in(self, type_name: str, name: str) -> str:
-        return self.types.get(type_name.split("<")[0], "")
+        return self.types.get(type_name.split("<", maxsplit=1)[0], "")
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:
         plain = name.removesuffix(".default")
@@ -38,7 +50,9 @@ class KoaFamily(ExpressFamily):
                 return holder
         return NotImplemented
 
-    def method(self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
+    def method(
+        self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place
+    ) -> Value:
         if name in ("routes", "middleware", "allowedMethods", "callback"):
             return router if name in ("routes", "middleware") else None
         if name == "prefix":
@@ -58,6 +72,3 @@ class KoaFamily(ExpressFamily):
             if isinstance(method, str):
                 given = Arguments([arguments.get(0), arguments.get(2)])
                 super().method(call, router, method.lower(), given, place)
-
-
-FAMILY = KoaFamily()

@@ -10,12 +10,9 @@ from yandrel.frameworks.values import (
     ClassValue,
     Entry,
     FunctionValue,
-    Handler,
-    Outside,
     Place,
     Router,
     Value,
-    is_callable,
 )
 from yandrel.model.program import Expression
 
@@ -172,6 +169,3 @@ def handler_of(values: list[Value]) -> tuple[Value, tuple[Value, ...]]:
     if not usable:
         return None, ()
     return usable[-1], tuple(usable[:-1])
-
-
-__all__ = ["Evaluation", "Family", "Handler", "Outside", "add_mount", "add_route", "is_callable"]

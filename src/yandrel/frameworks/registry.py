@@ -6,21 +6,51 @@ from yandrel.frameworks.protocol import Family
 
 
 @cache
-def load_families() -> tuple[Family, ...]:
-    """Return all families, in the order in which they are asked."""
-    from yandrel.frameworks import django, express, fastapi, fastify, flask, hapi, koa
+def _classes() -> tuple[type[Family], ...]:
+    from yandrel.frameworks import (
+        aspnet,
+        django,
+        express,
+        fastapi,
+        fastify,
+        flask,
+        go_http,
+        hapi,
+        jaxrs,
+        koa,
+        ktor,
+        nest,
+        php,
+        spring,
+        symfony,
+        vapor,
+    )
 
     return (
-        flask.FAMILY,
-        fastapi.FAMILY,
-        django.FAMILY,
-        koa.FAMILY,
-        fastify.FAMILY,
-        hapi.FAMILY,
-        express.FAMILY,
+        flask.FlaskFamily,
+        fastapi.FastApiFamily,
+        django.DjangoFamily,
+        nest.NestFamily,
+        koa.KoaFamily,
+        fastify.FastifyFamily,
+        hapi.HapiFamily,
+        express.ExpressFamily,
+        php.PhpFamily,
+        symfony.SymfonyFamily,
+        spring.SpringFamily,
+        jaxrs.JaxRsFamily,
+        ktor.KtorFamily,
+        aspnet.AspNetFamily,
+        go_http.GoFamily,
+        vapor.VaporFamily,
     )
+
+
+def make_families() -> tuple[Family, ...]:
+    """Return one of each family, for one reading: some keep what they learn. They are asked in this order."""
+    return tuple(family() for family in _classes())
 
 
 def declaring_words() -> frozenset[str]:
     """Return what the families call the functions that declare or mount."""
-    return frozenset().union(*(family.words for family in load_families()))
+    return frozenset().union(*(family.words for family in _classes()))

@@ -79,6 +79,10 @@ class FunctionValue:
     scope: Scope
     this: Value = None
     owner: ClassValue | None = None
+    extends: bool = False
+    """Whether it is called like a method of its first argument."""
+    label: str = ""
+    """What a closure is bound to."""
 
     @property
     def unit(self) -> str:
@@ -86,7 +90,8 @@ class FunctionValue:
 
     @property
     def name(self) -> str:
-        return f"{self.owner.name}.{self.node.name}" if self.owner is not None else self.node.name
+        own = self.node.name or self.label
+        return f"{self.owner.name}.{own}" if self.owner is not None else own
 
 
 @dataclass(eq=False)

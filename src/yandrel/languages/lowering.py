@@ -11,12 +11,10 @@ from tree_sitter import Node
 from yandrel.languages.trees import text_of
 from yandrel.model.program import (
     Argument,
-    Bind,
     Branch,
     Call,
     Const,
     Do,
-    Each,
     Either,
     Expression,
     Function,
@@ -81,7 +79,7 @@ class Lowering:
         if node is None:
             return Const(None)
         while node.type in self.WRAPPERS and node.named_child_count:
-            inner = next((n for n in node.named_children if n.type not in COMMENTS), None)
+            inner = next((n for n in node.named_children if n.type not in NOT_THE_VALUE), None)
             if inner is None:
                 break
             node = inner
@@ -187,6 +185,10 @@ class Lowering:
         )
 
 
+NOT_THE_VALUE = frozenset(
+    {"comment", "line_comment", "block_comment", "try_operator", "type_arguments", "cast_type"}
+)
+"""What may stand in front of the one expression that a node wraps."""
 COMMENTS = frozenset({"comment", "line_comment", "block_comment", "multiline_comment"})
 
 
@@ -203,7 +205,8 @@ def gives_path(call: Call) -> bool:
         if not isinstance(value, str):
             return False
         path = "/" in value or value in ("", "*") or value.startswith("^")
-        return path and (member or len(call.arguments) > 1) or call.of.name in NAMING
+        closure = member and isinstance(call.arguments[-1].value, Function)
+        return (path and (member or len(call.arguments) > 1)) or call.of.name in NAMING or closure
     if call.of.name in VERBS and isinstance(first, (Name, Member)):
         holder = call.of.of if isinstance(call.of, Member) else None
         name = holder.name if isinstance(holder, (Name, Member)) else ""
@@ -214,7 +217,9 @@ def gives_path(call: Call) -> bool:
 
 
 VERBS = frozenset({"get", "post", "put", "patch", "delete", "head", "options", "all", "any", "GET", "POST"})
-NAMING = frozenset({"register", "path", "re_path", "url", "route", "resource", "resources", "group", "controller"})
+NAMING = frozenset(
+    {"register", "path", "re_path", "url", "route", "resource", "resources", "group", "controller"}
+)
 """Words whose first argument need not look like a path."""
 ROUTER_NAME = re.compile(r"(?i)rout|app|api|server|group|mux|blueprint|^bp$|fastify|instance|engine|^[rge]$")
 
@@ -258,6 +263,3 @@ def dotted(text: str) -> Expression:
     for part in rest:
         found = Member(found, part)
     return found
-
-
-__all__ = ["Bind", "Each", "Lowering"]

@@ -20,7 +20,6 @@ from yandrel.frameworks.values import (
     Text,
     Unknown,
     Value,
-    is_text,
     text_of,
 )
 
@@ -166,7 +165,9 @@ def _map_of(run: Evaluator, arguments: Arguments, place: Place) -> Value:
 
 def _apply(run: Evaluator, arguments: Arguments, place: Place) -> Value:
     items = run.items_of(arguments.get(1))
-    return ListValue([run.call(arguments.get(0), Arguments([item]), place) for item in items or []], items is None)
+    return ListValue(
+        [run.call(arguments.get(0), Arguments([item]), place) for item in items or []], items is None
+    )
 
 
 def _sprintf(run: Evaluator, arguments: Arguments, place: Place) -> Value:
@@ -209,4 +210,3 @@ FUNCTIONS: dict[str, Builtin] = {
     "fmt.Sprintf": _sprintf,
     "String.format": _sprintf,
 }
-__all__ = ["call_function", "is_text"]

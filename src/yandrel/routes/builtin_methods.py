@@ -12,7 +12,6 @@ from yandrel.frameworks.values import (
     FunctionValue,
     Handler,
     ListValue,
-    Made,
     Place,
     Text,
     Unknown,
@@ -44,7 +43,9 @@ def call_builtin(run: Evaluator, of: Value, name: str, arguments: Arguments, pla
     return Unknown(name)
 
 
-def _function_method(run: Evaluator, of: FunctionValue, name: str, arguments: Arguments, place: Place) -> Value:
+def _function_method(
+    run: Evaluator, of: FunctionValue, name: str, arguments: Arguments, place: Place
+) -> Value:
     if name == "bind":
         return of
     if name in ("call", "invoke"):
@@ -70,7 +71,18 @@ def _list_method(run: Evaluator, of: ListValue, name: str, arguments: Arguments,
         if name == "flatMap":
             made.items = [x for item in made.items for x in (run.items_of(item) or [item])]
         return made
-    if name in ("filter", "slice", "reverse", "sort", "toArray", "asList", "stream", "ToList", "copy", "values"):
+    if name in (
+        "filter",
+        "slice",
+        "reverse",
+        "sort",
+        "toArray",
+        "asList",
+        "stream",
+        "ToList",
+        "copy",
+        "values",
+    ):
         run.items_of(of)
         return ListValue(list(of.items), of.open)
     if name == "entries":
@@ -174,6 +186,3 @@ def _formatted(text: str, arguments: Arguments) -> Value:
         parts.append((HOLE if known is None else known) + rest)
     whole = "".join(parts).replace("\1", "{").replace("\2", "}")
     return Text(whole, doubt) if doubt else whole
-
-
-__all__ = ["Made", "call_builtin"]

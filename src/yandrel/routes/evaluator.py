@@ -6,6 +6,7 @@ both sides, and what is declared there is in doubt. Steps and depth are bounded.
 
 from __future__ import annotations
 
+import posixpath
 from collections.abc import Callable, Iterable
 from typing import Any
 
@@ -54,6 +55,7 @@ from yandrel.model.program import (
     Name,
     Opaque,
     Pairs,
+    Parameter,
     Program,
     Return,
     Statement,
@@ -67,6 +69,8 @@ DEEPEST = 45
 MOST_OF_ONE = 3
 MOST_ITEMS = 2000
 SMALL_BODY = 4
+EXTENDING = frozenset({"kotlin", "csharp", "swift"})
+"""Languages in which a function can be called like a method of a type that it does not belong to."""
 MOST_FRUITLESS = 10
 """Calls after which a function is not entered again that declared nothing and returned nothing of use."""
 STEPS_OF_ONE = 80_000
@@ -85,6 +89,7 @@ class Evaluator(Evaluation):
     def __init__(self, sources: Sources, families: tuple[Family, ...]) -> None:
         self.sources = sources
         self.families = families
+        self._families: dict[str, tuple[Family, ...]] = {}
         self.doubts: list[str] = []
         self.modules: dict[str, Scope] = {}
         self.results: dict[str, Value] = {}
@@ -97,6 +102,10 @@ class Evaluator(Evaluation):
         self.tables: list[tuple[Value, Place]] = []
         self.included: set[str] = set()
         self.active: dict[int, int] = {}
+        self.methods: dict[tuple[str, str], dict[str, FunctionValue]] = {}
+        self.extensions: dict[str, FunctionValue] = {}
+        self.extended: set[str] = set()
+        self.whole_folders: set[str] = set()
         self.fruitless: dict[int, int] = {}
         self.made = 0
         self.steps = 0
@@ -120,6 +129,15 @@ class Evaluator(Evaluation):
             Function: self._function,
             Class: self._class,
         }
+
+    def families_of(self, unit: str) -> tuple[Family, ...]:
+        """Return the families that there are in the language of a file."""
+        language = self.sources.language(unit)
+        found = self._families.get(language)
+        if found is None:
+            found = tuple(f for f in self.families if not f.languages or language in f.languages)
+            self._families[language] = found
+        return found
 
     # -- files -----------------------------------------------------------------------------
 
@@ -189,6 +207,9 @@ class Evaluator(Evaluation):
         """Run statements; return what is returned, `GONE` where nothing is."""
         perhaps: Value = GONE
         for statement in body:
+            if type(statement) is Function and not statement.marks and not statement.receiver:
+                scope.names.setdefault(statement.name, self._function(statement, scope))
+        for statement in body:
             self._step()
             kind = type(statement)
             if kind is Do:
@@ -201,6 +222,10 @@ class Evaluator(Evaluation):
                     return perhaps
                 return returned
             elif kind is Function:
+                if statement.receiver and scope.parent is None:
+                    self._attach(statement, scope)
+                    if statement.name in scope.names:
+                        continue
                 self._bind_name(scope, statement.name, self._decorated_function(statement, scope))
             elif kind is Class:
                 self._bind_name(scope, statement.name, self._class(statement, scope))
@@ -256,6 +281,8 @@ class Evaluator(Evaluation):
     def _bind(self, node: Bind, scope: Scope) -> None:
         self.place = Place(scope.unit, node.line)
         value = self.evaluate_in(node.value, scope)
+        if type(value) is FunctionValue and not value.label and isinstance(node.target, (Name, Member)):
+            value.label = node.target.name
         if node.type and isinstance(value, Unknown) and not value.type:
             value = Unknown(value.reason, node.type)
         if node.adds:
@@ -263,7 +290,7 @@ class Evaluator(Evaluation):
             return
         self.bind_target(node.target, value, scope)
         if scope.parent is None and isinstance(node.target, Name):
-            for family in self.families:
+            for family in self.families_of(scope.unit):
                 family.bound(self, node.target.name, value, Place(scope.unit, node.line))
 
     def _add_to(self, target: Expression, value: Value, scope: Scope) -> None:
@@ -314,7 +341,10 @@ class Evaluator(Evaluation):
             return []
         exports = scope.names["module"].items.get("exports")
         found = list(exports.items) if isinstance(exports, DictValue) else []
-        return [*found, *(name for name in scope.names if name.isidentifier() and name not in ("module", "exports"))]
+        return [
+            *found,
+            *(name for name in scope.names if name.isidentifier() and name not in ("module", "exports")),
+        ]
 
     def set_member(self, of: Value, name: str, value: Value) -> None:
         if isinstance(of, Instance):
@@ -491,6 +521,8 @@ class Evaluator(Evaluation):
         if isinstance(value, Super):
             method = self._inherited(value.owner, name, value.this)
             return method if method is not GONE else BoundOutside(value.this, name)
+        if isinstance(value, Made) and name in value.arguments.named:
+            return value.arguments.named[name]
         if isinstance(value, FunctionValue) and name == "__name__":
             return value.node.name
         if isinstance(value, Unknown):
@@ -537,6 +569,10 @@ class Evaluator(Evaluation):
                 if type(found) is FunctionValue and found.owner is not None:
                     return FunctionValue(found.node, found.scope, this, found.owner)
                 return found
+        for one in self.lineage(owner):
+            apart = self._apart(one, name)
+            if apart is not None:
+                return FunctionValue(apart.node, apart.scope, this, one)
         return GONE
 
     def _inherited(self, owner: ClassValue, name: str, this: Value) -> Value:
@@ -556,9 +592,7 @@ class Evaluator(Evaluation):
     def outside_bases(self, value: Value) -> list[str]:
         if not isinstance(value, ClassValue):
             return []
-        return [
-            base.name for one in self.lineage(value) for base in one.bases if isinstance(base, Outside)
-        ]
+        return [base.name for one in self.lineage(value) for base in one.bases if isinstance(base, Outside)]
 
     def find_method(self, value: ClassValue, name: str) -> FunctionValue | None:
         found = self._class_member(value, name, value)
@@ -623,6 +657,9 @@ class Evaluator(Evaluation):
             if all(isinstance(part, int) for part in parts):
                 return sum(parts)
             return "".join(str(part) for part in parts)
+        parts = [_class_name(part) if isinstance(part, ClassValue) else part for part in parts]
+        if all(isinstance(part, str) for part in parts):
+            return "".join(parts)
         texts = [str(part) if isinstance(part, int) else text_of(part) for part in parts]
         reason = next((doubt_of(part) for part in parts if doubt_of(part)), "")
         return Text("".join(HOLE if text is None else text for text in texts), reason)
@@ -688,6 +725,34 @@ class Evaluator(Evaluation):
         self.functions.setdefault(id(node), made)
         return made
 
+    def _attach(self, node: Function, scope: Scope) -> None:
+        """Give a method that is declared apart from its type to the type, and to who extends it."""
+        function = self._function(node, scope)
+        self.extensions.setdefault(node.name, function)
+        key = (posixpath.dirname(scope.unit), node.receiver)
+        self.methods.setdefault(key, {}).setdefault(node.name, function)
+
+    def _apart(self, owner: ClassValue, name: str) -> FunctionValue | None:
+        """Return a method that is declared apart from its type."""
+        folder = posixpath.dirname(owner.unit)
+        if folder not in self.whole_folders:
+            self.whole_folders.add(folder)
+            for unit in self.sources.beside(owner.unit):
+                self.run(unit)
+        return self.methods.get((folder, owner.name), {}).get(name)
+
+    def extension(self, name: str, unit: str) -> FunctionValue | None:
+        """Return a function of that name that extends a type of another package."""
+        language = self.sources.language(unit)
+        if language not in EXTENDING:
+            return None
+        if name not in self.extensions and language not in self.extended:
+            self.extended.add(language)
+            for other in self.sources.candidates:
+                if self.sources.language(other) == language:
+                    self.run(other)
+        return self.extensions.get(name)
+
     def _decorated_function(self, node: Function, scope: Scope) -> Value:
         value: Value = self._function(node, scope)
         return self._decorate(value, node.marks, scope)
@@ -707,7 +772,7 @@ class Evaluator(Evaluation):
 
     def _wrapped(self, value: Value, decorator: Value) -> Value:
         """Return a handler with what a decorator from outside says of it."""
-        for family in self.families:
+        for family in self.families_of(self.place.unit):
             found = family.made(self, "decorate", Arguments([value, decorator]), self.place)
             if found is not NotImplemented:
                 return found
@@ -724,6 +789,8 @@ class Evaluator(Evaluation):
                 function = FunctionValue(member, inner, None, made)
                 function.scope = scope
                 self.functions.setdefault(id(member), function)
+                if member.static and member.parameters:
+                    self.extensions.setdefault(member.name, function)
                 value = self._decorate(function, member.marks, inner) if member.marks else function
                 made.members.setdefault(member.name, value)
             elif isinstance(member, Class):
@@ -736,7 +803,7 @@ class Evaluator(Evaluation):
             else:
                 self.block((member,), inner)
         value = self._decorate(made, node.marks, scope) if node.marks else made
-        for family in self.families:
+        for family in self.families_of(scope.unit):
             family.declared(self, made)
         return value
 
@@ -774,20 +841,45 @@ class Evaluator(Evaluation):
                 holder = Unknown()
             arguments = self._arguments(node.arguments, scope)
             place = self.place = Place(scope.unit, node.line)
+            if isinstance(holder, (Router, Unknown)):
+                extending = self._extending(holder, of.name, scope.unit)
+                if extending is not None:
+                    return self.call(extending, arguments, place)
             return self.call_method(holder, of.name, arguments, place)
         value = self.evaluate_in(of, scope)
+        if isinstance(value, FunctionValue) and value.this is None and isinstance(of, Name):
+            value = self._with_implicit_this(value, scope)
         arguments = self._arguments(node.arguments, scope)
         place = self.place = Place(scope.unit, node.line)
         return self.call(value, arguments, place)
 
+    def _extending(self, holder: Value, name: str, unit: str) -> FunctionValue | None:
+        """Return the application's own function that is called like a method of a router."""
+        if isinstance(holder, Router) and name in holder.family.words:
+            return None
+        found = self.extension(name, unit)
+        if found is None or (isinstance(holder, Unknown) and not self.registers(found.node)):
+            return None
+        return FunctionValue(found.node, found.scope, holder, found.owner, extends=True)
+
+    def _with_implicit_this(self, value: FunctionValue, scope: Scope) -> FunctionValue:
+        """Return a function that extends a type, called on the object whose function runs."""
+        parameters = value.node.parameters
+        if not parameters or parameters[0].name != "this":
+            return value
+        holder: Scope | None = scope
+        while holder is not None and not isinstance(holder.this, Router):
+            holder = holder.parent
+        return FunctionValue(value.node, value.scope, holder.this) if holder is not None else value
+
     def call_method(self, value: Value, name: str, arguments: Arguments, place: Place) -> Value:
         found = self.method_value(value, name)
+        if isinstance(value, Made):
+            return self._outside_call(f"{value.by}().{name}", arguments, place, value)
         if isinstance(found, BoundBuiltin):
             return call_builtin(self, found.of, name, arguments, place)
         if isinstance(value, (ListValue, DictValue, str, Text)) and not isinstance(found, FunctionValue):
             return call_builtin(self, value, name, arguments, place)
-        if isinstance(value, Made) and not isinstance(found, (FunctionValue, Native)):
-            return self._outside_call(f"{value.by}().{name}", arguments, place, value)
         if isinstance(value, Unknown):
             return self._unknown_method(value, name, arguments, place)
         if isinstance(found, Unknown) and isinstance(value, (ClassValue, Instance)):
@@ -800,7 +892,7 @@ class Evaluator(Evaluation):
         """Call a method that a class has from a base of another package."""
         owner = value.type if isinstance(value, Instance) else value
         for base in self.outside_bases(owner) or [""]:
-            for family in self.families:
+            for family in self.families_of(place.unit):
                 found = family.made(self, f"{base}.{name}", _with(arguments, value), place)
                 if found is not NotImplemented:
                     return found
@@ -863,7 +955,7 @@ class Evaluator(Evaluation):
 
     def _outside_call(self, name: str, arguments: Arguments, place: Place, of: Value) -> Value:
         before = len(self.routers)
-        for family in self.families:
+        for family in self.families_of(place.unit):
             found = family.made(self, name, arguments if of is None else _with(arguments, of), place)
             if found is not NotImplemented:
                 if isinstance(found, Router) and found not in self.routers[before - 1 :]:
@@ -875,6 +967,8 @@ class Evaluator(Evaluation):
                 return known
         if name in ("require", "import"):
             return self._required(arguments, place)
+        if name == "struct":
+            return DictValue(dict(arguments.named) or dict(enumerate(arguments.values)))
         self._run_closures(arguments, place)
         return Made(name, arguments, of, place)
 
@@ -918,9 +1012,19 @@ class Evaluator(Evaluation):
                 else:
                     self._keep_given(method, arguments, made)
                 break
+        else:
+            self._fill_fields(value, arguments, made)
         if made.base is None:
             made.base = self._made_by_base(value, arguments, place, made)
         return made
+
+    def _fill_fields(self, value: ClassValue, arguments: Arguments, made: Instance) -> None:
+        """Give the fields of an object without constructor the values that were passed."""
+        names = [
+            m.target.name for m in value.node.members if isinstance(m, Bind) and isinstance(m.target, Name)
+        ]
+        made.fields.update(zip(names, arguments.values))
+        made.fields.update(arguments.named)
 
     def _keep_given(self, method: FunctionValue, arguments: Arguments, made: Instance) -> None:
         for number, parameter in enumerate(method.node.parameters):
@@ -935,7 +1039,7 @@ class Evaluator(Evaluation):
 
     def _made_by_base(self, value: ClassValue, arguments: Arguments, place: Place, made: Instance) -> Value:
         for base in self.outside_bases(value):
-            for family in self.families:
+            for family in self.families_of(place.unit):
                 found = family.made(self, base, arguments, place)
                 if isinstance(found, Router):
                     found.extra.setdefault("instance", made)
@@ -1011,9 +1115,9 @@ class Evaluator(Evaluation):
         self, value: FunctionValue, arguments: Arguments, scope: Scope, place: Place
     ) -> None:
         parameters = list(value.node.parameters)
-        if value.owner is not None and value.this is not None and not value.node.static:
-            if parameters and parameters[0].name in ("self", "cls"):
-                scope.names[parameters.pop(0).name] = value.this
+        if value.this is not None and parameters and self._takes_this(value, parameters[0]):
+            scope.names[parameters.pop(0).name] = value.this
+            scope.this = value.this
         left = list(arguments.values)
         named = dict(arguments.named)
         for parameter in parameters:
@@ -1031,6 +1135,13 @@ class Evaluator(Evaluation):
             else:
                 scope.names[parameter.name] = self._missing(value, parameter.name, parameter.type, place)
 
+    def _takes_this(self, value: FunctionValue, first: Parameter) -> bool:
+        """Whether the first parameter of a function is the object that it is called on."""
+        if first.name in ("self", "cls"):
+            return value.owner is not None and not value.node.static
+        node = value.node
+        return first.name == "this" or bool(node.receiver and first.type == node.receiver) or value.extends
+
     def _bind_parameter(self, scope: Scope, name: str, value: Value) -> None:
         scope.names[name] = value
 
@@ -1043,10 +1154,7 @@ class Evaluator(Evaluation):
 
     def stand_in(self, kind: str, name: str, place: Place) -> Router | None:
         """Return a router for an argument that nothing was seen to pass."""
-        language = self.sources.language(place.unit)
-        for family in self.families:
-            if family.languages and language not in family.languages:
-                continue
+        for family in self.families_of(place.unit):
             what = family.stand_in(kind, name)
             if what:
                 made = Router(family, place, stand_in=True, application=what == "application")
@@ -1096,6 +1204,12 @@ class BoundOutside:
     def __init__(self, this: Value, name: str) -> None:
         self.this = this
         self.name = name
+
+
+def _class_name(value: ClassValue) -> str:
+    """Return the name of a class as its language writes it in a text."""
+    namespace = value.node.namespace.replace(".", "\\")
+    return f"{namespace}\\{value.name}" if namespace else value.name
 
 
 def _unwrapped(arguments: Arguments) -> Arguments:

@@ -18,7 +18,8 @@ from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
 CANDIDATE = re.compile(
-    rb"(?i)rout(?:e|er|ing)|blueprint|urlpatterns|fastify|controller|mapping|handlefunc|servemux"
+    rb"(?i)rout(?:e|er|ing)|blueprint|urlconf|applicationpath|nestfactory|setglobalprefix|\.listen\("
+    rb"|webapplication|embeddedserver|urlpatterns|fastify|controller|mapping|handlefunc|servemux"
     rb"|@(?:get|post|put|delete|patch|path|head|options|all|any)\b|\bexpose\("
     rb"|\.(?:get|post|put|patch|delete|any|all|use|mount|group|handle|map\w*|on)\s*\(\s*(?:[\"'`/\[]|\w+\s*[+,])"
     rb"|\[(?:http)?(?:get|post|put|delete|patch|route)\b|add_(?:url|api|web)|\.register\w*\(|as_view\("
@@ -38,7 +39,20 @@ SPEAKING = frozenset(
     }
 )  # fmt: skip
 """Names that nothing but a framework calls anything."""
-SUFFIXES = ("", ".js", ".ts", ".mjs", ".cjs", ".php", ".py", ".json", "/index.js", "/index.ts", "/index.mjs", "/index.cjs")
+SUFFIXES = (
+    "",
+    ".js",
+    ".ts",
+    ".mjs",
+    ".cjs",
+    ".php",
+    ".py",
+    ".json",
+    "/index.js",
+    "/index.ts",
+    "/index.mjs",
+    "/index.cjs",
+)
 FOLDER_NAMES = {
     "__dirname": "folder",
     "__DIR__": "folder",
@@ -168,7 +182,9 @@ class Sources:
                 for name in statement.names:
                     if statement.whole and name.name == "*":
                         bound = name.alias or statement.module.rpartition("/")[2]
-                        found[re.sub(r"^v\d+$", "", bound) or _before_version(statement.module)] = statement.module
+                        found[re.sub(r"^v\d+$", "", bound) or _before_version(statement.module)] = (
+                            statement.module
+                        )
                     elif name.name != "*":
                         full = statement.module if statement.whole else f"{statement.module}.{name.name}"
                         found[name.bound] = full
@@ -184,7 +200,9 @@ class Sources:
             if re.split(r"[.#]", spelled)[-1] == node.name and spelled.startswith(node.module)
         ]
         for edge in near or [e for (line, _), e in edges.items() if line == node.line]:
-            if edge.state == State.FOUND and (edge.named == node.name or not node.name or edge.spelled.endswith(node.name)):
+            if edge.state == State.FOUND and (
+                edge.named == node.name or not node.name or edge.spelled.endswith(node.name)
+            ):
                 if not node.name or not edge.named:
                     bare = "." not in node.module or node.bound != node.module.split(".")[0]
                     if node.name or bare:
@@ -192,7 +210,9 @@ class Sources:
                     return node.module.split(".")[0]
                 return Symbol(edge.named_unit, edge.named)
         if not node.name:
-            return node.bound if "." in node.module and node.bound == node.module.split(".")[0] else node.module
+            return (
+                node.bound if "." in node.module and node.bound == node.module.split(".")[0] else node.module
+            )
         path = self.find_module(node.module, unit)
         if path:
             return Symbol(path, "" if node.name == "*" else node.name)
@@ -210,7 +230,9 @@ class Sources:
         if unit not in self.index.facts:
             return None
         found = self.index.view(unit).find_name(unit, name)
-        return found if found is not None and found.unit and (found.unit, found.name) != (unit, name) else None
+        return (
+            found if found is not None and found.unit and (found.unit, found.name) != (unit, name) else None
+        )
 
     def find_qualified(self, name: str) -> Symbol | None:
         """Return what a qualified name means in the application."""
@@ -259,6 +281,11 @@ class Sources:
                 return path + suffix
         stem = path.removesuffix(".js")
         return next((stem + end for end in (".ts", ".tsx") if stem + end in self.index.facts), None)
+
+    def beside(self, unit: str) -> list[str]:
+        """Return the files of a file's folder that may declare or mount."""
+        folder = posixpath.dirname(unit)
+        return [other for other in self.candidates if posixpath.dirname(other) == folder]
 
     @cached_property
     def candidates(self) -> list[str]:

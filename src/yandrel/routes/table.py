@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from functools import partial
 
 from yandrel.frameworks.protocol import Family
-from yandrel.frameworks.registry import declaring_words, load_families
+from yandrel.frameworks.registry import declaring_words, make_families
 from yandrel.frameworks.values import (
     HOLE,
     Arguments,
@@ -31,7 +31,17 @@ DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000
 NOT_MOUNTED = "nothing was seen to mount its router"
 STAND_IN = "declared on an argument that nothing was seen to pass"
-STARTING = ("main", "create_app", "createApp", "make_app", "bootstrap", "start", "Main", "Configure", "module")
+STARTING = (
+    "main",
+    "create_app",
+    "createApp",
+    "make_app",
+    "bootstrap",
+    "start",
+    "Main",
+    "Configure",
+    "module",
+)
 Skip = Callable[[str], bool]
 
 
@@ -46,13 +56,15 @@ class Above:
     depth: int = 0
 
 
-def read_routes(index: CodeIndex, skip: Skip = lambda unit: False, domain: Callable[[str], str] = lambda unit: "") -> RouteTable:
+def read_routes(
+    index: CodeIndex, skip: Skip = lambda unit: False, domain: Callable[[str], str] = lambda unit: ""
+) -> RouteTable:
     """Return the route table of an application.
 
     `skip` tells files that are not its own hand-written server code, `domain` the domain of a file.
     """
     sources = Sources(index, declaring_words())
-    run = Evaluator(sources, load_families())
+    run = Evaluator(sources, make_families())
     units = [unit for unit in sources.candidates if not skip(unit)]
     _run_all(run, units)
     routes = _collect(run, domain)
@@ -61,7 +73,9 @@ def read_routes(index: CodeIndex, skip: Skip = lambda unit: False, domain: Calla
         for router in run.routers
         if not router.mounted and not router.application and not router.stand_in and router.entries
     )
-    return RouteTable(routes, unmounted, tuple(sorted({route.framework for route in routes if route.framework})), run.cut)
+    return RouteTable(
+        routes, unmounted, tuple(sorted({route.framework for route in routes if route.framework})), run.cut
+    )
 
 
 def _run_all(run: Evaluator, units: list[str]) -> None:
@@ -171,7 +185,12 @@ def _below(family: Family, entry: Entry, above: Above, guards: tuple[str, ...]) 
 
 
 def _route_rows(
-    family: Family, router: Router, entry: Entry, above: Above, guards: tuple[str, ...], domain: Callable[[str], str]
+    family: Family,
+    router: Router,
+    entry: Entry,
+    above: Above,
+    guards: tuple[str, ...],
+    domain: Callable[[str], str],
 ) -> Iterator[Route]:
     path = family.join(above.prefix, entry.path)
     pattern = _without_first_hole(family.pattern(path))

@@ -15,6 +15,7 @@ from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
+from yandrel.model.program import Program
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
@@ -48,6 +49,11 @@ class JvmLanguage(NamedLanguage):
 
             return kotlin_facts.read_facts(source, outline)
         return read_facts(source, outline)
+
+    def read_program(self, source: bytes, path: str) -> Program:
+        from yandrel.languages.jvm import kotlin_program, program
+
+        return kotlin_program.read_program(source) if path.endswith(".kt") else program.read_program(source)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

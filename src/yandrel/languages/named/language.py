@@ -9,6 +9,7 @@ from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.facts import Facts
+from yandrel.model.program import Program
 from yandrel.model.project import Project
 
 if TYPE_CHECKING:
@@ -34,6 +35,10 @@ class NamedLanguage(ABC):
     @abstractmethod
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         """Return the surface facts of UTF-8 source."""
+
+    @abstractmethod
+    @abstractmethod
+    def read_program(self, source: bytes, path: str) -> Program: ...
 
     @abstractmethod
     def open_dialect(self, view: NamedView) -> "Dialect":

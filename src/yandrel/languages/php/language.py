@@ -14,6 +14,7 @@ from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
+from yandrel.model.program import Program
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
@@ -42,6 +43,11 @@ class PhpLanguage(NamedLanguage):
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)
+
+    def read_program(self, source: bytes, path: str) -> Program:
+        from yandrel.languages.php.program import read_program
+
+        return read_program(source)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

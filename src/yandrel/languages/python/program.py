@@ -169,7 +169,9 @@ class PythonLowering(Lowering):
         if not isinstance(text, Const) or not isinstance(text.value, str):
             return Opaque("%", 0)
         given = [a.value for a in values.items] if isinstance(values, Items) else [values]
-        named = {k.value: v for k, v in values.pairs if isinstance(k, Const)} if isinstance(values, Pairs) else {}
+        named = (
+            {k.value: v for k, v in values.pairs if isinstance(k, Const)} if isinstance(values, Pairs) else {}
+        )
         parts: list[Expression] = []
         at = 0
         for found in HOLE.finditer(text.value):

@@ -23,7 +23,6 @@ from yandrel.model.program import (
     Items,
     Member,
     Name,
-    Opaque,
     Pairs,
     Parameter,
     Program,
@@ -111,11 +110,21 @@ class ScriptLowering(Lowering):
 
     def call(self, node: Node) -> Expression:
         function = field(node, "function")
-        of = Name("import") if function is not None and function.type == "import" else self.expression(function)
-        return self.made_call(Call(of, self.arguments(field(node, "arguments")), self._call_line(node, function)))
+        of = (
+            Name("import")
+            if function is not None and function.type == "import"
+            else self.expression(function)
+        )
+        return self.made_call(
+            Call(of, self.arguments(field(node, "arguments")), self._call_line(node, function))
+        )
 
     def _call_line(self, node: Node, function: Node | None) -> int:
-        name = field(function, "property") if function is not None and function.type == "member_expression" else None
+        name = (
+            field(function, "property")
+            if function is not None and function.type == "member_expression"
+            else None
+        )
         return line_of(name or node)
 
     def construction(self, node: Node) -> Expression:
@@ -133,7 +142,9 @@ class ScriptLowering(Lowering):
         return Argument(self.expression(node))
 
     def string(self, node: Node) -> Expression:
-        return Const("".join(text_of(child) for child in node.named_children if child.type != "escape_sequence"))
+        return Const(
+            "".join(text_of(child) for child in node.named_children if child.type != "escape_sequence")
+        )
 
     def template(self, node: Node) -> Expression:
         parts: list[Expression] = []
@@ -234,18 +245,31 @@ class ScriptLowering(Lowering):
             statements = self.block(body)
         calls, paths = self.close_function()
         alone = field(node, "parameter")
-        parameters = (Parameter(text_of(alone)),) if alone is not None else self.parameters(field(node, "parameters"))
+        parameters = (
+            (Parameter(text_of(alone)),) if alone is not None else self.parameters(field(node, "parameters"))
+        )
         name = field(node, "name")
         returns = text_of(field(node, "return_type")).lstrip(": ")
         static = any(child.type == "static" for child in node.children)
         unpacked = self._unpacked(field(node, "parameters"))
         return Function(
-            text_of(name), parameters, (*unpacked, *statements), line_of(node), marks, static, "", returns, calls, paths
+            text_of(name),
+            parameters,
+            (*unpacked, *statements),
+            line_of(node),
+            marks,
+            static,
+            "",
+            returns,
+            calls,
+            paths,
         )
 
     def parameters(self, node: Node | None) -> tuple[Parameter, ...]:
         found: list[Parameter] = []
-        for number, child in enumerate(c for c in (node.named_children if node else ()) if c.type not in COMMENTS):
+        for number, child in enumerate(
+            c for c in (node.named_children if node else ()) if c.type not in COMMENTS
+        ):
             pattern = child
             value = None
             kind = ""
@@ -261,14 +285,18 @@ class ScriptLowering(Lowering):
                 pattern = pattern.named_children[0]
             name = text_of(pattern) if pattern.type in ("identifier", "this") else f"\0{number}"
             default = self.expression(value) if value is not None else None
-            marks = tuple(self.expression(d.named_children[0]) for d in child.children if d.type == "decorator")
+            marks = tuple(
+                self.expression(d.named_children[0]) for d in child.children if d.type == "decorator"
+            )
             found.append(Parameter(name, kind, default, rest, marks))
         return tuple(found)
 
     def _unpacked(self, node: Node | None) -> tuple[Statement, ...]:
         """Return the statements that unpack parameters which are patterns."""
         found: list[Statement] = []
-        for number, child in enumerate(c for c in (node.named_children if node else ()) if c.type not in COMMENTS):
+        for number, child in enumerate(
+            c for c in (node.named_children if node else ()) if c.type not in COMMENTS
+        ):
             pattern = field(child, "pattern") or child
             if pattern.type == "assignment_pattern":
                 pattern = field(pattern, "left") or pattern
@@ -288,7 +316,9 @@ class ScriptLowering(Lowering):
                 bases.append(self.expression(inner))
         own = tuple(self.decorator(child) for child in node.children if child.type == "decorator")
         members = self._members(field(node, "body"))
-        return Class(text_of(field(node, "name")), "class", tuple(bases), members, line_of(node), (*marks, *own))
+        return Class(
+            text_of(field(node, "name")), "class", tuple(bases), members, line_of(node), (*marks, *own)
+        )
 
     def decorator(self, node: Node) -> Expression:
         return self.expression(node.named_children[0]) if node.named_children else Const(None)
@@ -310,9 +340,7 @@ class ScriptLowering(Lowering):
                 name = field(child, "property") or field(child, "name")
                 value = self.expression(field(child, "value")) if field(child, "value") else Const(None)
                 kind = text_of(field(child, "type")).lstrip(": ")
-                found.append(
-                    Bind(Name(text_of(name)), value, line_of(child), kind, marks=(*marks, *own))
-                )
+                found.append(Bind(Name(text_of(name)), value, line_of(child), kind, marks=(*marks, *own)))
             marks = []
         return tuple(found)
 
@@ -483,6 +511,3 @@ class ScriptLowering(Lowering):
 def read_program(source: bytes, path: str) -> Program:
     """Return the program of UTF-8 source; its path tells the dialect."""
     return Program("script", ScriptLowering().block(parse(source, path).root_node))
-
-
-__all__ = ["Opaque", "read_program"]

@@ -13,6 +13,7 @@ from yandrel.languages.swift.view import SwiftView
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
+from yandrel.model.program import Program
 from yandrel.model.project import Project, SourceRoot, Units
 
 if TYPE_CHECKING:
@@ -37,6 +38,11 @@ class SwiftLanguage(NamedLanguage):
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)
+
+    def read_program(self, source: bytes, path: str) -> Program:
+        from yandrel.languages.swift.program import read_program
+
+        return read_program(source)
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
