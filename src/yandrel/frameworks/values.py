@@ -27,10 +27,14 @@ class Place:
 
 @dataclass(eq=False)
 class Unknown:
-    """A value that only running the program would tell; `type` is its declared type."""
+    """A value that only running the program would tell.
+
+    `type` is its declared type, `member` the name that it has as a member of an object.
+    """
 
     reason: str = ""
     type: str = ""
+    member: str = ""
 
 
 @dataclass(eq=False)

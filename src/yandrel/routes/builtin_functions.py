@@ -42,6 +42,8 @@ PASSING = frozenset(
 LISTING = frozenset(
     {"Arrays.asList", "List.of", "Set.of", "listOf", "mutableListOf", "arrayOf", "setOf", "List", "Array.of"}
 )
+LISTS = frozenset({"ArrayList", "LinkedList", "HashSet", "LinkedHashSet", "CopyOnWriteArrayList", "ArrayDeque"})
+MAPS = frozenset({"HashMap", "LinkedHashMap", "TreeMap", "ConcurrentHashMap", "Dictionary", "SortedDictionary", "Map"})
 MERGING = frozenset({"array_merge", "Object.assign", "itertools.chain", "chain", "dict", "assign"})
 JOINING = frozenset(
     {"path.join", "path.resolve", "node:path.join", "node:path.resolve", "os.path.join", "posixpath.join",
@@ -60,6 +62,13 @@ def call_function(run: Evaluator, name: str, arguments: Arguments, place: Place)
         return value
     if name in LISTING:
         return ListValue(list(arguments.values))
+    last = name.rpartition(".")[2]
+    if last in LISTS:
+        items = run.items_of(arguments.get(0)) if arguments.values else []
+        return ListValue(list(items or []))
+    if last in MAPS:
+        given = arguments.get(0)
+        return DictValue(dict(given.items) if isinstance(given, DictValue) else {})
     if name in MERGING:
         return _merged(run, arguments)
     if name in JOINING:
@@ -203,6 +212,9 @@ FUNCTIONS: dict[str, Builtin] = {
     "String": _text,
     "mapOf": _map_of,
     "mutableMapOf": _map_of,
+    "linkedMapOf": _map_of,
+    "hashMapOf": _map_of,
+    "Map.ofEntries": _map_of,
     "Map.of": _map_of,
     "map": _apply,
     "array_map": _apply,

@@ -11,8 +11,11 @@ from yandrel.frameworks.values import (
     DictValue,
     FunctionValue,
     Handler,
+    Instance,
     ListValue,
+    Made,
     Place,
+    Router,
     Text,
     Unknown,
     Value,
@@ -25,6 +28,8 @@ if TYPE_CHECKING:
 
 Builtin = Callable[["Evaluator", Value, Arguments, Place], Value]
 ADDING = frozenset({"append", "push", "add", "unshift", "Add", "offer", "addLast"})
+HOLDING = (ListValue, DictValue, Instance, FunctionValue, Router, Made)
+"""What an application may keep in a table of routes."""
 GOING_OVER = frozenset({"forEach", "each", "map", "flatMap", "ForEach", "Select"})
 
 
@@ -54,7 +59,10 @@ def _function_method(
 
 
 def _list_method(run: Evaluator, of: ListValue, name: str, arguments: Arguments, place: Place) -> Value:
+    if name in ("getKey", "getValue") and len(of.items) == 2:
+        return of.items[name == "getValue"]
     if name in ADDING:
+        run.made += any(isinstance(value, HOLDING) for value in arguments.values)
         of.items.extend(arguments.values)
         return of
     if name in ("extend", "addAll", "AddRange", "concat"):

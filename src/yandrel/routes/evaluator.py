@@ -69,13 +69,22 @@ DEEPEST = 45
 MOST_OF_ONE = 3
 MOST_ITEMS = 2000
 SMALL_BODY = 4
+ENTRIES = frozenset({"csharp", "kotlin", "swift"})
+"""Languages in which a loop over a map gives its entries, and not its keys."""
+ACCESSORS = frozenset({"java"})
+"""Languages in which the fields of a record are read by methods of their names."""
+APART = frozenset({"go"})
+"""Languages in which the methods of a type stand apart from it, in any file of its folder."""
 EXTENDING = frozenset({"kotlin", "csharp", "swift"})
 """Languages in which a function can be called like a method of a type that it does not belong to."""
 MOST_FRUITLESS = 10
 """Calls after which a function is not entered again that declared nothing and returned nothing of use."""
 STEPS_OF_ONE = 80_000
 """Steps that the run of one file, or of one function alone, may take."""
-FRUITS = (str, Router, FunctionValue, ClassValue, Native, Handler, Text, Made)
+PAIR = {"Key": 0, "key": 0, "first": 0, "Value": 1, "value": 1, "second": 1}
+HELD = (str, Text, Made, ListValue, DictValue)
+"""What an object gives back where a field is read by a method of its name."""
+FRUITS = (str, Router, Instance, FunctionValue, ClassValue, Native, Handler, Text, Made)
 GONE = object()
 
 
@@ -102,6 +111,7 @@ class Evaluator(Evaluation):
         self.tables: list[tuple[Value, Place]] = []
         self.included: set[str] = set()
         self.active: dict[int, int] = {}
+        self.holders: list[tuple[Value, Place]] = []
         self.methods: dict[tuple[str, str], dict[str, FunctionValue]] = {}
         self.extensions: dict[str, FunctionValue] = {}
         self.extended: set[str] = set()
@@ -261,6 +271,8 @@ class Evaluator(Evaluation):
     def _each(self, node: Each, scope: Scope) -> Value:
         over = self.evaluate_in(node.over, scope)
         items = self.items_of(over)
+        if isinstance(over, DictValue) and self.sources.language(scope.unit) in ENTRIES:
+            items = [ListValue([key, value]) for key, value in over.items.items()]
         if items is None:
             self.doubts.append("in a loop over what is not constant")
             self.bind_target(node.target, Unknown(), scope)
@@ -290,6 +302,8 @@ class Evaluator(Evaluation):
             return
         self.bind_target(node.target, value, scope)
         if scope.parent is None and isinstance(node.target, Name):
+            if isinstance(value, (ListValue, DictValue)):
+                self.holders.append((value, Place(scope.unit, node.line)))
             for family in self.families_of(scope.unit):
                 family.bound(self, node.target.name, value, Place(scope.unit, node.line))
 
@@ -363,6 +377,7 @@ class Evaluator(Evaluation):
             of.items[key] = value
         elif isinstance(of, DictValue):
             if isinstance(key, str):
+                self.made += isinstance(value, FunctionValue)
                 of.items[key] = value
                 of.lines[key] = self.place
             elif key is None:
@@ -523,6 +538,8 @@ class Evaluator(Evaluation):
             return method if method is not GONE else BoundOutside(value.this, name)
         if isinstance(value, Made) and name in value.arguments.named:
             return value.arguments.named[name]
+        if isinstance(value, ListValue) and len(value.items) == 2 and name in PAIR:
+            return value.items[PAIR[name]]
         if isinstance(value, FunctionValue) and name == "__name__":
             return value.node.name
         if isinstance(value, Unknown):
@@ -554,7 +571,7 @@ class Evaluator(Evaluation):
             return found
         if isinstance(value.base, Router):
             return self.member(value.base, name)
-        return Unknown(f"{name} of {value.type.name}", self._field_type(value.type, name))
+        return Unknown(f"{name} of {value.type.name}", self._field_type(value.type, name), name)
 
     def _field_type(self, owner: ClassValue, name: str) -> str:
         for member in owner.node.members:
@@ -631,6 +648,8 @@ class Evaluator(Evaluation):
                 continue
             name = self.evaluate_in(key, scope)
             held = self.evaluate_in(value, scope)
+            if type(held) is FunctionValue and not held.label and isinstance(name, str):
+                held.label = name
             if isinstance(name, (str, int)):
                 made.items[name] = held
                 line = getattr(value, "line", 0) or self.place.line
@@ -657,7 +676,7 @@ class Evaluator(Evaluation):
             if all(isinstance(part, int) for part in parts):
                 return sum(parts)
             return "".join(str(part) for part in parts)
-        parts = [_class_name(part) if isinstance(part, ClassValue) else part for part in parts]
+        parts = [_as_text(part) for part in parts]
         if all(isinstance(part, str) for part in parts):
             return "".join(parts)
         texts = [str(part) if isinstance(part, int) else text_of(part) for part in parts]
@@ -734,6 +753,8 @@ class Evaluator(Evaluation):
 
     def _apart(self, owner: ClassValue, name: str) -> FunctionValue | None:
         """Return a method that is declared apart from its type."""
+        if self.sources.language(owner.unit) not in APART:
+            return None
         folder = posixpath.dirname(owner.unit)
         if folder not in self.whole_folders:
             self.whole_folders.add(folder)
@@ -882,9 +903,17 @@ class Evaluator(Evaluation):
             return call_builtin(self, value, name, arguments, place)
         if isinstance(value, Unknown):
             return self._unknown_method(value, name, arguments, place)
+        if isinstance(value, Instance) and not arguments.values and self._is_accessor(value, name, found):
+            return found
         if isinstance(found, Unknown) and isinstance(value, (ClassValue, Instance)):
             return self._method_of_base(value, name, arguments, place)
         return self.call(found, arguments, place)
+
+    def _is_accessor(self, value: Instance, name: str, found: Value) -> bool:
+        """Whether a method of a field's name only gives the field."""
+        return isinstance(found, HELD) or (
+            name in value.fields and self.sources.language(value.type.unit) in ACCESSORS
+        )
 
     def _method_of_base(
         self, value: ClassValue | Instance, name: str, arguments: Arguments, place: Place
@@ -1000,6 +1029,7 @@ class Evaluator(Evaluation):
     def construct(self, value: ClassValue, arguments: Arguments, place: Place) -> Value:
         """Make an object of a class, running its constructor."""
         made = Instance(value)
+        self.holders.append((made, place))
         for one in reversed(self.lineage(value)):
             for name, member in one.members.items():
                 if isinstance(member, (ListValue, DictValue)):
@@ -1105,6 +1135,8 @@ class Evaluator(Evaluation):
         self.place = before
         if self.made == made and not isinstance(result, FRUITS):
             self.fruitless[key] = self.fruitless.get(key, 0) + 1
+        if isinstance(result, (ListValue, DictValue)):
+            self.holders.append((result, Place(value.unit, value.node.line)))
         if result is GONE:
             return None
         if isinstance(result, Unknown) and not result.type:
@@ -1204,6 +1236,13 @@ class BoundOutside:
     def __init__(self, this: Value, name: str) -> None:
         self.this = this
         self.name = name
+
+
+def _as_text(value: Value) -> Value:
+    """Return what a class or a compiled expression is in a text."""
+    if isinstance(value, Made) and value.by.endswith(("Pattern.compile", "RegExp", "Regex")):
+        return value.arguments.get(0)
+    return _class_name(value) if isinstance(value, ClassValue) else value
 
 
 def _class_name(value: ClassValue) -> str:

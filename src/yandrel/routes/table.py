@@ -15,8 +15,11 @@ from yandrel.frameworks.values import (
     Entry,
     FunctionValue,
     Handler,
+    Instance,
+    ListValue,
     Place,
     Router,
+    Unknown,
     Value,
     name_of,
 )
@@ -24,7 +27,7 @@ from yandrel.index.code import CodeIndex
 from yandrel.model.program import Class, Function
 from yandrel.model.routes import Route, RouteTable
 from yandrel.routes.evaluator import STEPS_OF_ONE, Evaluator, Stop
-from yandrel.routes.home_made import find_tables
+from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
 
 DEEPEST_MOUNT = 25
@@ -134,8 +137,20 @@ def _collect(run: Evaluator, domain: Callable[[str], str]) -> tuple[Route, ...]:
         if router.entries:
             doubt = STAND_IN if router.stand_in else NOT_MOUNTED
             rows.extend(_rows(router, Above(doubt=doubt, prefix=_own_prefix(router)), domain))
-    rows.extend(find_tables(run, domain))
+    if not rows:
+        rows.extend(_home_made(run, domain))
     return tuple(dict.fromkeys(_without_doubles(rows)[:MOST_ROUTES]))
+
+
+def _home_made(run: Evaluator, domain: Callable[[str], str]) -> Iterator[Route]:
+    """Yield the routes of the tables that an application without a framework holds."""
+    for one in find_tables(run):
+        name, place, _ = describe(one.handler, one.place)
+        doubt = "a part of the path is not constant" if HOLE in one.path else ""
+        yield Route(
+            one.method, one.path or "/", pattern_of(one.path), name, place.unit, place.line, domain(place.unit),
+            (), (), not doubt, False, f"{one.place.unit}:{one.place.line}", "", doubt,
+        )  # fmt: skip
 
 
 def _without_doubles(rows: list[Route]) -> list[Route]:
@@ -230,6 +245,13 @@ def describe(handler: Value, declared: Place) -> tuple[str, Place, bool]:
     """Return what a handler is called, where it is, and whether another package has it."""
     name = name_of(handler)
     inner = handler.value if isinstance(handler, Handler) else handler
+    if isinstance(inner, ListValue) and len(inner.items) == 2 and isinstance(inner.items[1], str):
+        holder, method = inner.items
+        holder = holder.type if isinstance(holder, Instance) else holder
+        name = f"{name_of(holder)}.{method}"
+        inner = holder.members.get(method, holder) if isinstance(holder, ClassValue) else holder
+    if isinstance(inner, Unknown) and inner.member:
+        name = inner.member
     if isinstance(inner, (FunctionValue, ClassValue)):
         node: Function | Class = inner.node
         return name, Place(inner.unit, node.line), False

@@ -151,8 +151,11 @@ class GoLowering(Lowering):
             return Items(
                 tuple(Argument(self._element(child, field(kind, "element"))) for child in self._parts(body))
             )
+        parts = self._parts(body)
+        if parts and all(child.type == "keyed_element" and _is_text(field(child, "key")) for child in parts):
+            return Pairs(tuple(self._pair(child, None) for child in parts))
         found: list[Argument] = []
-        for child in self._parts(body):
+        for child in parts:
             if child.type == "keyed_element":
                 key = text_of(field(child, "key"))
                 found.append(Argument(self._element(field(child, "value") or child, None), key.strip('"')))
@@ -301,6 +304,11 @@ class GoLowering(Lowering):
     def switch(self, node: Node) -> Lowered:
         cases = all_of(node, "expression_case", "default_case")
         return Branch("switch", tuple(self.statements(case.named_children) for case in cases), line_of(node))
+
+
+def _is_text(node: Node | None) -> bool:
+    """Whether a key is a text, as in a map, and no field of a struct."""
+    return node is not None and text_of(node).startswith(('"', "`"))
 
 
 def _bare_type(node: Node | None) -> Node | None:
