@@ -28,6 +28,12 @@ class Mark:
     name: str
     arguments: Arguments = field(default_factory=Arguments)
     line: int = 0
+    expression: Expression | None = None
+
+    def package(self, call: Evaluation, owner: ClassValue) -> str:
+        """Return the package from outside that it comes from; nothing where the application has it."""
+        found = call.evaluate(self.expression, owner) if self.expression is not None else None
+        return found.name if isinstance(found, Outside) else ""
 
     def texts(self, call: Evaluation, *names: str) -> list[Value]:
         """Return the texts of the first argument, or of those with some names."""
@@ -45,14 +51,17 @@ class Mark:
 def read_marks(call: Evaluation, holder: ClassValue | FunctionValue) -> list[Mark]:
     """Return the marks of a class or method, in order."""
     owner = holder.owner if isinstance(holder, FunctionValue) and holder.owner is not None else holder
-    return [mark for one in holder.node.marks if (mark := _read(call, one, owner)) is not None]
+    marks = [*holder.node.marks]
+    if isinstance(owner, ClassValue):
+        marks += owner.added.get("" if holder is owner else holder.node.name, [])
+    return [mark for one in marks if (mark := _read(call, one, owner)) is not None]
 
 
 def _read(call: Evaluation, mark: Expression, owner: ClassValue | FunctionValue) -> Mark | None:
     of = mark.of if isinstance(mark, Call) else mark
     if not isinstance(of, (Name, Member)):
         return None
-    made = Mark(of.name.removesuffix("Attribute"), line=getattr(mark, "line", 0))
+    made = Mark(of.name.removesuffix("Attribute"), line=getattr(mark, "line", 0), expression=of)
     for argument in mark.arguments if isinstance(mark, Call) else ():
         value = call.evaluate(argument.value, owner)
         if argument.name:

@@ -9,6 +9,7 @@ from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
     DictValue,
+    Entry,
     FunctionValue,
     Handler,
     Place,
@@ -25,6 +26,9 @@ VERBS = {"Get": "GET", "Post": "POST", "Put": "PUT", "Patch": "PATCH", "Delete":
          "HttpDelete": "DELETE", "HttpPatch": "PATCH"}  # fmt: skip
 LOWER = {"get": "GET", "post": "POST", "put": "PUT", "patch": "PATCH", "del": "DELETE", "httpGet": "GET",
          "httpPost": "POST", "httpPut": "PUT", "httpDelete": "DELETE", "httpPatch": "PATCH"}  # fmt: skip
+PACKAGES = ("@nestjs/", "routing-controllers", "@loopback/", "tsoa", "inversify-express-utils", "@midwayjs/",
+            "@overnightjs/", "@tsed/")  # fmt: skip
+OWN_DECORATOR = "declared by a decorator that no known framework has"
 CONTROLLERS = ("Controller", "JsonController", "RestController", "Route", "controller")
 GUARDING = ("UseGuards", "Authorized", "UseBefore", "authenticate", "Security")
 
@@ -67,14 +71,17 @@ class NestFamily(Family):
         controller = next((mark for mark in marks if mark.name in CONTROLLERS), None)
         if controller is None:
             return
+        own = not controller.package(call, value).startswith(PACKAGES)
         guards = _guards(call, marks)
         version = self._version(controller, marks)
         for method, found in marked_methods(call, value):
             for mark in found:
                 if mark.name in VERBS:
-                    self._declare(
+                    entries = self._declare(
                         call, value, method, mark, controller, (*guards, *_guards(call, found)), version
                     )
+                    for entry in entries if own else ():
+                        entry.doubt = entry.doubt or OWN_DECORATOR
 
     def _version(self, controller: Mark, marks: list[Mark]) -> str:
         options = controller.arguments.get(0)
@@ -91,8 +98,9 @@ class NestFamily(Family):
         controller: Mark,
         guards: tuple[str, ...],
         version: str,
-    ) -> None:
+    ) -> list[Entry]:
         shown = Handler(method, name=f"{holder.name}.{method.node.name}")
+        made: list[Entry] = []
         for prefix in controller.texts(call) or [""]:
             for path in mark.texts(call) or [""]:
                 start = "/" + (text_of(prefix) or "").strip("/")
@@ -109,6 +117,8 @@ class NestFamily(Family):
                     guards,
                 )
                 entry.name = version
+                made.append(entry)
+        return made
 
     def _lower_case(self, call: Evaluation, value: ClassValue, prefix: str) -> None:
         """Read the decorators that say a method's whole path."""

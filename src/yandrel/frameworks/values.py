@@ -6,7 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import TYPE_CHECKING, Any
 
-from yandrel.model.program import Class, Function
+from yandrel.model.program import Class, Expression, Function
 
 if TYPE_CHECKING:
     from yandrel.frameworks.protocol import Family
@@ -100,12 +100,16 @@ class FunctionValue:
 
 @dataclass(eq=False)
 class ClassValue:
-    """A class of the application; `members` are its methods and fields, without those of its bases."""
+    """A class of the application; `members` are its methods and fields, without those of its bases.
+
+    `added` are decorators that were applied by a call, by the name of the member, "" for the class.
+    """
 
     node: Class
     scope: Scope
     bases: list[Value] = field(default_factory=list)
     members: dict[str, Value] = field(default_factory=dict)
+    added: dict[str, list[Expression]] = field(default_factory=dict)
 
     @property
     def unit(self) -> str:

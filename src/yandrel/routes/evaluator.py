@@ -81,6 +81,8 @@ MOST_FRUITLESS = 10
 """Calls after which a function is not entered again that declared nothing and returned nothing of use."""
 STEPS_OF_ONE = 80_000
 """Steps that the run of one file, or of one function alone, may take."""
+DECORATING = frozenset({"__decorate", "_ts_decorate", "__decorateClass"})
+"""What compilers of TypeScript call the function that applies decorators."""
 PAIR = {"Key": 0, "key": 0, "first": 0, "Value": 1, "value": 1, "second": 1}
 HELD = (str, Text, Made, ListValue, DictValue)
 """What an object gives back where a field is read by a method of its name."""
@@ -518,6 +520,8 @@ class Evaluator(Evaluation):
         if isinstance(value, Instance):
             return self._of_instance(value, name)
         if isinstance(value, ClassValue):
+            if name == "prototype":
+                return value
             found = self._class_member(value, name, value)
             return Unknown(name) if found is GONE else found
         if isinstance(value, DictValue):
@@ -854,6 +858,8 @@ class Evaluator(Evaluation):
 
     def _call(self, node: Call, scope: Scope) -> Value:
         of = node.of
+        if isinstance(of, Name) and of.name in DECORATING and len(node.arguments) > 1:
+            return self._decorate_built(node, scope)
         if isinstance(of, Name) and of.name == "super":
             return Super(scope.owner, scope.this) if scope.owner is not None else Unknown("super")
         if isinstance(of, Member):
@@ -873,6 +879,19 @@ class Evaluator(Evaluation):
         arguments = self._arguments(node.arguments, scope)
         place = self.place = Place(scope.unit, node.line)
         return self.call(value, arguments, place)
+
+    def _decorate_built(self, node: Call, scope: Scope) -> Value:
+        """Give a class the decorators that compiled TypeScript passes to a function."""
+        given, target = node.arguments[0].value, self.evaluate_in(node.arguments[1].value, scope)
+        key = self.evaluate_in(node.arguments[2].value, scope) if len(node.arguments) > 2 else ""
+        if not isinstance(target, ClassValue) or not isinstance(given, Items):
+            return target
+        marks = tuple(item.value for item in given.items)
+        target.added.setdefault(key if isinstance(key, str) else "", []).extend(marks)
+        if not key:
+            for family in self.families_of(scope.unit):
+                family.declared(self, target)
+        return target
 
     def _extending(self, holder: Value, name: str, unit: str) -> FunctionValue | None:
         """Return the application's own function that is called like a method of a router."""
