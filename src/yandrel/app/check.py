@@ -150,7 +150,7 @@ def _judge_again(workspace: Workspace, verdict: Verdict) -> Judged | None:
     """Judge the changed units alone, where nothing that others can see has changed."""
     index = workspace.index
     changed = index.changed
-    if changed is None or any(changed.values()):
+    if changed is None or any(changed.values()) or workspace.layout.checks_routes:
         return None
     picture = take_picture(index, workspace.layout, RecalledReadings(verdict.readings, {}))
     if verdict.domains:

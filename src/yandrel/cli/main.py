@@ -23,6 +23,7 @@ from yandrel.files.interrupts import end_on_signals
 
 COMMANDS = {
     "survey": "Look: what is here, by role and by concept, and how it is arranged.",
+    "routes": "List what the application answers: method, path, handler, guards.",
     "adopt": "Write the layout that the application has into a yandrel.toml.",
     "layout": "Show the layout in force, or print a built-in one.",
     "check": "Compare imports, places, names and shapes with the layout.",

@@ -18,8 +18,15 @@ from yandrel.frameworks.values import (
     text_of,
 )
 
-VERBS = {"HttpGet": "GET", "HttpPost": "POST", "HttpPut": "PUT", "HttpDelete": "DELETE", "HttpPatch": "PATCH",
-         "HttpHead": "HEAD", "HttpOptions": "OPTIONS"}  # fmt: skip
+VERBS = {
+    "HttpGet": "GET",
+    "HttpPost": "POST",
+    "HttpPut": "PUT",
+    "HttpDelete": "DELETE",
+    "HttpPatch": "PATCH",
+    "HttpHead": "HEAD",
+    "HttpOptions": "OPTIONS",
+}
 MAPS = {"MapGet": "GET", "MapPost": "POST", "MapPut": "PUT", "MapDelete": "DELETE", "MapPatch": "PATCH"}
 TYPES = ("WebApplication", "IEndpointRouteBuilder", "RouteGroupBuilder", "IApplicationBuilder")
 CONVENTIONAL = frozenset(

@@ -22,8 +22,29 @@ from yandrel.frameworks.values import (
     text_of,
 )
 
-VERBS = ("get", "post", "put", "patch", "delete", "head", "options", "all", "del", "copy", "move", "link",
-         "lock", "mkcol", "propfind", "proppatch", "purge", "report", "search", "unlock", "trace")  # fmt: skip
+VERBS = (
+    "get",
+    "post",
+    "put",
+    "patch",
+    "delete",
+    "head",
+    "options",
+    "all",
+    "del",
+    "copy",
+    "move",
+    "link",
+    "lock",
+    "mkcol",
+    "propfind",
+    "proppatch",
+    "purge",
+    "report",
+    "search",
+    "unlock",
+    "trace",
+)
 SCRIPTS = frozenset({"javascript", "typescript"})
 
 
@@ -135,7 +156,7 @@ def flattened(call: Evaluation, values: list[Value]) -> list[Value]:
 def router_in(value: Value) -> Router | None:
     """Return the router that a value is, or holds as its export or base."""
     if isinstance(value, Router):
-        return value.extra["single"] if "single" in value.extra else value
+        return value.extra.get("single", value)
     if isinstance(value, Instance):
         held = value.base if isinstance(value.base, Router) else value.fields.get("router")
         return held if isinstance(held, Router) else None

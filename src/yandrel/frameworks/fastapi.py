@@ -33,10 +33,23 @@ class FastApiFamily(Family):
     languages = frozenset({"python"})
     words = frozenset(
         {
-            *VERBS, "route", "api_route", "add_api_route", "include_router", "mount", "websocket", "add_route",
-            "FastAPI", "APIRouter", "Starlette", "Route", "Mount", "websocket_route", "add_websocket_route",
+            *VERBS,
+            "route",
+            "api_route",
+            "add_api_route",
+            "include_router",
+            "mount",
+            "websocket",
+            "add_route",
+            "FastAPI",
+            "APIRouter",
+            "Starlette",
+            "Route",
+            "Mount",
+            "websocket_route",
+            "add_websocket_route",
         }
-    )  # fmt: skip
+    )
     types = {"FastAPI": "application", "APIRouter": "router", "Starlette": "application"}
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:

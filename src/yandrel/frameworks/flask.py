@@ -38,10 +38,18 @@ class FlaskFamily(Family):
     languages = frozenset({"python"})
     words = frozenset(
         {
-            *VERBS, "route", "add_url_rule", "register_blueprint", "add_resource", "add_namespace",
-            "Flask", "Blueprint", "Rule", "before_request",
+            *VERBS,
+            "route",
+            "add_url_rule",
+            "register_blueprint",
+            "add_resource",
+            "add_namespace",
+            "Flask",
+            "Blueprint",
+            "Rule",
+            "before_request",
         }
-    )  # fmt: skip
+    )
     types = {"Flask": "application", "Blueprint": "router", "Quart": "application"}
     first_match = False
 

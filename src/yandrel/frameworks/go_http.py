@@ -26,10 +26,22 @@ from yandrel.frameworks.values import (
 VERBS = frozenset({"GET", "POST", "PUT", "PATCH", "DELETE", "HEAD", "OPTIONS", "CONNECT", "TRACE"})
 MAKERS = frozenset(
     {
-        "chi.NewRouter", "chi.NewMux", "mux.NewRouter", "http.NewServeMux", "gin.Default", "gin.New", "echo.New",
-        "fiber.New", "httprouter.New", "iris.New", "iris.Default", "bunrouter.New", "pat.New", "httptreemux.New",
+        "chi.NewRouter",
+        "chi.NewMux",
+        "mux.NewRouter",
+        "http.NewServeMux",
+        "gin.Default",
+        "gin.New",
+        "echo.New",
+        "fiber.New",
+        "httprouter.New",
+        "iris.New",
+        "iris.Default",
+        "bunrouter.New",
+        "pat.New",
+        "httptreemux.New",
     }
-)  # fmt: skip
+)
 PACKAGES = ("net/http", "chi", "mux", "gin", "echo", "fiber", "httprouter", "iris", "bunrouter")
 WRAPPERS = frozenset({"HandlerFunc", "StripPrefix", "TimeoutHandler", "WrapH", "WrapF", "WrapHandler"})
 
@@ -41,15 +53,39 @@ class GoFamily(Family):
     languages = frozenset({"go"})
     words = frozenset(
         {
-            *VERBS, *(verb.capitalize() for verb in VERBS), "HandleFunc", "Handle", "Route", "Mount", "Group", "Any",
-            "Method", "MethodFunc", "PathPrefix", "Subrouter", "Methods", "Use", "With", "Add", "Path", "HandlerFunc",
+            *VERBS,
+            *(verb.capitalize() for verb in VERBS),
+            "HandleFunc",
+            "Handle",
+            "Route",
+            "Mount",
+            "Group",
+            "Any",
+            "Method",
+            "MethodFunc",
+            "PathPrefix",
+            "Subrouter",
+            "Methods",
+            "Use",
+            "With",
+            "Add",
+            "Path",
+            "HandlerFunc",
             "All",
         }
-    )  # fmt: skip
+    )
     types = {
-        "Mux": "router", "Router": "router", "ServeMux": "router", "Engine": "router", "RouterGroup": "router",
-        "Echo": "router", "Group": "router", "App": "router", "IRouter": "router", "IRoutes": "router",
-    }  # fmt: skip
+        "Mux": "router",
+        "Router": "router",
+        "ServeMux": "router",
+        "Engine": "router",
+        "RouterGroup": "router",
+        "Echo": "router",
+        "Group": "router",
+        "App": "router",
+        "IRouter": "router",
+        "IRoutes": "router",
+    }
     first_match = False
 
     def stand_in(self, type_name: str, name: str) -> str:
@@ -242,7 +278,7 @@ class GoFamily(Family):
 
 
 def _short(name: str) -> str:
-    """Return the package and name of something outside: `github.com/go-chi/chi/v5.NewRouter` is `chi.NewRouter`."""
+    """Return package and name: `github.com/go-chi/chi/v5.NewRouter` is `chi.NewRouter`."""
     path, _, last = name.rpartition(".")
     parts = [part for part in path.split("/") if not (part[:1] == "v" and part[1:].isdigit())]
     package = parts[-1] if parts else path

@@ -32,7 +32,7 @@ class HapiFamily(Family):
         return "router" if type_name in ("Hapi.Server", "hapi.Server") else ""
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:
-        package, _, last = name.removesuffix(".default").partition(".")
+        package, _, _rest = name.removesuffix(".default").partition(".")
         if package in ("@hapi/hapi", "hapi") or name.startswith("@hapi/hapi"):
             if name.rpartition(".")[2] in ("server", "Server"):
                 return Router(self, place, application=True)

@@ -21,13 +21,43 @@ from yandrel.frameworks.values import (
     text_of,
 )
 
-VERBS = {"Get": "GET", "Post": "POST", "Put": "PUT", "Patch": "PATCH", "Delete": "DELETE", "All": "ANY",
-         "Head": "HEAD", "Options": "OPTIONS", "HttpGet": "GET", "HttpPost": "POST", "HttpPut": "PUT",
-         "HttpDelete": "DELETE", "HttpPatch": "PATCH"}  # fmt: skip
-LOWER = {"get": "GET", "post": "POST", "put": "PUT", "patch": "PATCH", "del": "DELETE", "httpGet": "GET",
-         "httpPost": "POST", "httpPut": "PUT", "httpDelete": "DELETE", "httpPatch": "PATCH"}  # fmt: skip
-PACKAGES = ("@nestjs/", "routing-controllers", "@loopback/", "tsoa", "inversify-express-utils", "@midwayjs/",
-            "@overnightjs/", "@tsed/")  # fmt: skip
+VERBS = {
+    "Get": "GET",
+    "Post": "POST",
+    "Put": "PUT",
+    "Patch": "PATCH",
+    "Delete": "DELETE",
+    "All": "ANY",
+    "Head": "HEAD",
+    "Options": "OPTIONS",
+    "HttpGet": "GET",
+    "HttpPost": "POST",
+    "HttpPut": "PUT",
+    "HttpDelete": "DELETE",
+    "HttpPatch": "PATCH",
+}
+LOWER = {
+    "get": "GET",
+    "post": "POST",
+    "put": "PUT",
+    "patch": "PATCH",
+    "del": "DELETE",
+    "httpGet": "GET",
+    "httpPost": "POST",
+    "httpPut": "PUT",
+    "httpDelete": "DELETE",
+    "httpPatch": "PATCH",
+}
+PACKAGES = (
+    "@nestjs/",
+    "routing-controllers",
+    "@loopback/",
+    "tsoa",
+    "inversify-express-utils",
+    "@midwayjs/",
+    "@overnightjs/",
+    "@tsed/",
+)
 OWN_DECORATOR = "declared by a decorator that no known framework has"
 CONTROLLERS = ("Controller", "JsonController", "RestController", "Route", "controller")
 GUARDING = ("UseGuards", "Authorized", "UseBefore", "authenticate", "Security")

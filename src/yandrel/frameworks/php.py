@@ -26,11 +26,35 @@ from yandrel.frameworks.values import (
 
 VERBS = ("get", "post", "put", "patch", "delete", "options", "head")
 RESOURCE = (
-    ("GET", "", "index"), ("GET", "/create", "create"), ("POST", "", "store"), ("GET", "/{key}", "show"),
-    ("GET", "/{key}/edit", "edit"), ("PUT", "/{key}", "update"), ("DELETE", "/{key}", "destroy"),
-)  # fmt: skip
-SETTING = frozenset({"prefix", "middleware", "name", "namespace", "controller", "domain", "as", "where", "withoutMiddleware",
-                     "scopeBindings", "setName", "add", "whereNumber", "whereUuid", "withTrashed", "can", "whereIn"})  # fmt: skip
+    ("GET", "", "index"),
+    ("GET", "/create", "create"),
+    ("POST", "", "store"),
+    ("GET", "/{key}", "show"),
+    ("GET", "/{key}/edit", "edit"),
+    ("PUT", "/{key}", "update"),
+    ("DELETE", "/{key}", "destroy"),
+)
+SETTING = frozenset(
+    {
+        "prefix",
+        "middleware",
+        "name",
+        "namespace",
+        "controller",
+        "domain",
+        "as",
+        "where",
+        "withoutMiddleware",
+        "scopeBindings",
+        "setName",
+        "add",
+        "whereNumber",
+        "whereUuid",
+        "withTrashed",
+        "can",
+        "whereIn",
+    }
+)
 SLIM = (
     "Slim.App",
     "Slim.Factory.AppFactory.create",
@@ -44,13 +68,37 @@ class PhpFamily(Family):
 
     name = "php"
     languages = frozenset({"php"})
-    words = frozenset({*VERBS, "group", "map", "any", "match", "addRoute", "addGroup", "resource", "apiResource",
-                       "prefix", "middleware", "resources", "mount", "controller", "redirect", "view"})  # fmt: skip
+    words = frozenset(
+        {
+            *VERBS,
+            "group",
+            "map",
+            "any",
+            "match",
+            "addRoute",
+            "addGroup",
+            "resource",
+            "apiResource",
+            "prefix",
+            "middleware",
+            "resources",
+            "mount",
+            "controller",
+            "redirect",
+            "view",
+        }
+    )
     types = {
-        "App": "application", "RouteCollectorProxy": "router", "RouteCollectorProxyInterface": "router",
-        "RouteCollector": "router", "Router": "router", "Registrar": "router", "ConfigurableRoutes": "router",
-        "RouteCollectorInterface": "router", "Group": "router",
-    }  # fmt: skip
+        "App": "application",
+        "RouteCollectorProxy": "router",
+        "RouteCollectorProxyInterface": "router",
+        "RouteCollector": "router",
+        "Router": "router",
+        "Registrar": "router",
+        "ConfigurableRoutes": "router",
+        "RouteCollectorInterface": "router",
+        "Group": "router",
+    }
 
     def stand_in(self, type_name: str, name: str) -> str:
         if not type_name and name in ("app", "router"):
@@ -301,7 +349,8 @@ def _of_class(call: Evaluation, holder: Value, method: str) -> Value:
     if isinstance(holder, ClassValue):
         found = call.find_method(holder, method)
         name = holder.name if method == "__invoke" else f"{holder.name}.{method}"
-        return Handler(found if found is not None else holder, name=name)
+        known = found is not None or bool(call.outside_bases(holder)) or "__call" in holder.members
+        return Handler(found if found is not None else holder, name=name, missing=not known)
     return Handler(holder, name=f"{name_of(holder)}.{method}")
 
 

@@ -21,10 +21,18 @@ from yandrel.frameworks.values import (
 )
 
 MAPPINGS = {
-    "GetMapping": ("GET",), "PostMapping": ("POST",), "PutMapping": ("PUT",), "DeleteMapping": ("DELETE",),
-    "PatchMapping": ("PATCH",), "RequestMapping": (),
-    "Get": ("GET",), "Post": ("POST",), "Put": ("PUT",), "Delete": ("DELETE",), "Patch": ("PATCH",),
-}  # fmt: skip
+    "GetMapping": ("GET",),
+    "PostMapping": ("POST",),
+    "PutMapping": ("PUT",),
+    "DeleteMapping": ("DELETE",),
+    "PatchMapping": ("PATCH",),
+    "RequestMapping": (),
+    "Get": ("GET",),
+    "Post": ("POST",),
+    "Put": ("PUT",),
+    "Delete": ("DELETE",),
+    "Patch": ("PATCH",),
+}
 CONTROLLERS = ("RestController", "Controller")
 GUARDS = frozenset({"PreAuthorize", "Secured", "RolesAllowed", "Authenticated"})
 VERBS = frozenset({"GET", "POST", "PUT", "DELETE", "PATCH", "HEAD", "OPTIONS"})

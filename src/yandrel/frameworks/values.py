@@ -149,7 +149,7 @@ class Outside:
 
 @dataclass(eq=False)
 class Made:
-    """What a call of something outside returned; `by` is what was called, `of` the object it was called on."""
+    """What a call of something outside returned; `by` is what was called, `of` the object of that call."""
 
     by: str
     arguments: Arguments
@@ -167,12 +167,16 @@ class Native:
 
 @dataclass(eq=False)
 class Handler:
-    """What answers a route: a value, with the methods that it says itself and the guards around it."""
+    """What answers a route: a value, with the methods that it says itself and the guards around it.
+
+    `missing` says that the class is known, and has no such method.
+    """
 
     value: Value
     methods: tuple[str, ...] = ()
     guards: tuple[str, ...] = ()
     name: str = ""
+    missing: bool = False
 
 
 @dataclass

@@ -74,6 +74,8 @@ class Layout(msgspec.Struct, frozen=True):
     limits: Mapping[str, int] = msgspec.field(default_factory=dict)
     off: Mapping[str, str] = msgspec.field(default_factory=dict)
     exceptions: tuple[Exemption, ...] = ()
+    checks_routes: bool = False
+    guards: Mapping[str, str] = msgspec.field(default_factory=dict)
     raw: bytes = b""
 
     def is_fixed(self, path: str) -> bool:
@@ -197,7 +199,6 @@ class _Reader:
         self.check_keys(app, ("name", "source", "layout", "fixed", "generated"), "app")
         roles = self.read_roles()
         groups = self.read_groups(roles)
-        self.check_routes()
         imports = self.section("imports")
         self.check_keys(imports, ("may", "domains", "door"), "imports")
         arrows = read_arrows(
@@ -223,6 +224,8 @@ class _Reader:
             doors=doors,
             domains=domains,
             outside=self.read_outside(roles, groups),
+            checks_routes="routes" in self.table,
+            guards=self.read_guards(),
             shapes=self.read_shapes(roles),
             limits=self.read_limits(),
             off=self.read_off(),
@@ -351,11 +354,23 @@ class _Reader:
             shapes[name] = Shape(shape_type, kind, extends)
         return shapes
 
-    def check_routes(self) -> None:
+    def read_guards(self) -> dict[str, str]:
+        """Return the guard that every route below a prefix must pass, by prefix."""
         routes = self.section("routes")
         self.check_keys(routes, ("guard",), "routes")
-        if "guard" in routes:
-            raise self.unenforced("routes", "guard")
+        guards = routes.get("guard", {})
+        if not isinstance(guards, dict):
+            raise ConfigError(
+                "guard must be a table of prefixes and names",
+                where=self.where("routes", "guard"),
+                todo='write it like guard = { "/keepers" = "signed_in" }',
+            )
+        for prefix in guards:
+            if not prefix.startswith("/"):
+                raise ConfigError(
+                    f"the prefix {prefix!r} must start with a slash", where=self.where("routes", "guard")
+                )
+        return {prefix: self.text(name, "routes", "guard") for prefix, name in guards.items()}
 
     def read_limits(self) -> dict[str, int]:
         limits = self.section("limits")

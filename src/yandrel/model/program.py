@@ -168,7 +168,7 @@ class Each(Struct, frozen=True, array_like=True, tag_field="kind_", tag="l"):
 
 
 class Branch(Struct, frozen=True, array_like=True, tag_field="kind_", tag="w"):
-    """Bodies of which one runs; `test` is how the condition is spelled, `sure` whether the first always runs."""
+    """Bodies of which one runs; `test` is the condition, `sure` whether the first always runs."""
 
     test: str
     bodies: tuple[tuple[Statement, ...], ...]

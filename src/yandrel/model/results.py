@@ -3,6 +3,7 @@
 from msgspec import Struct
 
 from yandrel.model.changes import Note
+from yandrel.model.routes import Route
 
 FORMAT_VERSION = 1
 
@@ -81,6 +82,48 @@ class SurveyReport(Struct, frozen=True):
     has_layout: bool
     units_listed: list[UnitRow] = []
     generated: int = 0
+    routes_uncertain: int = 0
+    frameworks: list[str] = []
+
+
+class RouteFault(Struct, frozen=True):
+    """One fault of the route table: rule, place, what is wrong, what to do, and the path."""
+
+    rule: str
+    unit: str
+    line: int
+    message: str
+    todo: str
+    path: str
+
+
+class RouteChange(Struct, frozen=True):
+    """One difference of two tables: `what` is "added", "gone", "handler", "guards" or "order"."""
+
+    what: str
+    method: str
+    pattern: str
+    before: str = ""
+    after: str = ""
+
+
+class RoutesReport(Struct, frozen=True):
+    """The routes that were asked for, of `total`; with the faults of the table, and what changed `against`.
+
+    `looked_for` are the frameworks that were looked for in vain, `cut` says that the reading was cut.
+    """
+
+    version: int
+    name: str
+    routes: list[Route]
+    total: int
+    uncertain: int
+    frameworks: list[str]
+    faults: list[RouteFault]
+    changes: list[RouteChange] = []
+    against: str = ""
+    cut: bool = False
+    looked_for: list[str] = []
 
 
 class Finding(Struct, frozen=True):

@@ -31,11 +31,14 @@ class Route(Struct, frozen=True):
 class RouteTable(Struct, frozen=True):
     """All routes in the order in which they are matched, and what the reading came to.
 
-    `unmounted` are routers with routes that nothing mounts, by place; `cut` says that the reading was
-    ended before everything was read.
+    `unmounted` are routers with routes that nothing mounts, by place; `missing` handlers that are named and
+    do not exist, `late` middleware after the routes that need it, each with its place; `cut` says that the
+    reading was ended before everything was read.
     """
 
     routes: tuple[Route, ...]
     unmounted: tuple[str, ...] = ()
     frameworks: tuple[str, ...] = ()
     cut: bool = False
+    missing: tuple[str, ...] = ()
+    late: tuple[str, ...] = ()

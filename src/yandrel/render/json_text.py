@@ -11,6 +11,7 @@ from yandrel.model.results import (
     LayoutReport,
     MoveReport,
     NewReport,
+    RoutesReport,
     SplitReport,
     SurveyReport,
     TypeSplitReport,
@@ -21,6 +22,7 @@ from yandrel.render.escape import CONTROL
 REPORTS: dict[str, type[msgspec.Struct]] = {
     "survey": SurveyReport,
     "check": CheckReport,
+    "routes": RoutesReport,
     "move": MoveReport,
     "adopt": AdoptReport,
     "undo": UndoReport,

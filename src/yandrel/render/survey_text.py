@@ -48,11 +48,18 @@ def _headline(report: SurveyReport) -> str:
         "one file": "mostly one file",
         "empty": "empty",
     }[report.arrangement]
-    routes = f", {plural_of(report.routes, 'route')}" if report.routes else ""
+    routes = f", {plural_of(report.routes, 'route')}{_routes(report)}" if report.routes else ""
     return (
         f"{report.name}: {plural_of(report.units, 'file')} ({languages}), "
         f"{plural_of(report.lines, 'line')}{routes}; {arranged}."
     )
+
+
+def _routes(report: SurveyReport) -> str:
+    """Return which frameworks the routes are of, and how many are uncertain."""
+    said = [", ".join(report.frameworks)] if report.frameworks else []
+    said += [f"{report.routes_uncertain} uncertain"] if report.routes_uncertain else []
+    return f" ({', '.join(said)})" if said else ""
 
 
 def _roles(report: SurveyReport) -> list[str]:

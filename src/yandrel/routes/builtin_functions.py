@@ -24,34 +24,79 @@ from yandrel.frameworks.values import (
 )
 
 if TYPE_CHECKING:
-    from yandrel.routes.evaluator import Evaluator
+    from yandrel.routes.state import State
 
-Builtin = Callable[["Evaluator", Arguments, Place], Value]
+Builtin = Callable[["State", Arguments, Place], Value]
 PASSING = frozenset(
     {
-        "__importDefault", "__importStar", "_interopRequireDefault", "_interopRequireWildcard",
-        "_interopDefaultLegacy", "tslib_1.__importDefault", "tslib_1.__importStar", "tslib.__importDefault",
-        "list", "tuple", "set", "frozenset", "sorted", "reversed", "iter", "dict.fromkeys", "cast",
-        "typing.cast", "Object.freeze", "Object.values", "Array.from", "Promise.all", "Promise.resolve",
-        "array_values", "array_unique", "collect", "csrf_exempt", "functools.partial", "partial",
-        "lazy", "asyncHandler", "inject", "Objects.requireNonNull", "functools.wraps", "copy.copy",
-        "copy.deepcopy", "util.promisify",
+        "__importDefault",
+        "__importStar",
+        "_interopRequireDefault",
+        "_interopRequireWildcard",
+        "_interopDefaultLegacy",
+        "tslib_1.__importDefault",
+        "tslib_1.__importStar",
+        "tslib.__importDefault",
+        "list",
+        "tuple",
+        "set",
+        "frozenset",
+        "sorted",
+        "reversed",
+        "iter",
+        "dict.fromkeys",
+        "cast",
+        "typing.cast",
+        "Object.freeze",
+        "Object.values",
+        "Array.from",
+        "Promise.all",
+        "Promise.resolve",
+        "array_values",
+        "array_unique",
+        "collect",
+        "csrf_exempt",
+        "functools.partial",
+        "partial",
+        "lazy",
+        "asyncHandler",
+        "inject",
+        "Objects.requireNonNull",
+        "functools.wraps",
+        "copy.copy",
+        "copy.deepcopy",
+        "util.promisify",
     }
-)  # fmt: skip
+)
 """Functions that give back their argument, or what holds the same for the reading of routes."""
 LISTING = frozenset(
     {"Arrays.asList", "List.of", "Set.of", "listOf", "mutableListOf", "arrayOf", "setOf", "List", "Array.of"}
 )
-LISTS = frozenset({"ArrayList", "LinkedList", "HashSet", "LinkedHashSet", "CopyOnWriteArrayList", "ArrayDeque"})
-MAPS = frozenset({"HashMap", "LinkedHashMap", "TreeMap", "ConcurrentHashMap", "Dictionary", "SortedDictionary", "Map"})
+LISTS = frozenset(
+    {"ArrayList", "LinkedList", "HashSet", "LinkedHashSet", "CopyOnWriteArrayList", "ArrayDeque"}
+)
+MAPS = frozenset(
+    {"HashMap", "LinkedHashMap", "TreeMap", "ConcurrentHashMap", "Dictionary", "SortedDictionary", "Map"}
+)
 MERGING = frozenset({"array_merge", "Object.assign", "itertools.chain", "chain", "dict", "assign"})
 JOINING = frozenset(
-    {"path.join", "path.resolve", "node:path.join", "node:path.resolve", "os.path.join", "posixpath.join",
-     "path.posix.join", "urljoin", "path.default.join", "join", "resolve"}
-)  # fmt: skip
+    {
+        "path.join",
+        "path.resolve",
+        "node:path.join",
+        "node:path.resolve",
+        "os.path.join",
+        "posixpath.join",
+        "path.posix.join",
+        "urljoin",
+        "path.default.join",
+        "join",
+        "resolve",
+    }
+)
 
 
-def call_function(run: Evaluator, name: str, arguments: Arguments, place: Place) -> Value:
+def call_function(run: State, name: str, arguments: Arguments, place: Place) -> Value:
     """Call a function of a library; NotImplemented where it is none of those known."""
     if name in PASSING:
         at = 1 if name.endswith("cast") else 0
@@ -77,7 +122,7 @@ def call_function(run: Evaluator, name: str, arguments: Arguments, place: Place)
     return found(run, arguments, place) if found is not None else NotImplemented
 
 
-def _merged(run: Evaluator, arguments: Arguments) -> Value:
+def _merged(run: State, arguments: Arguments) -> Value:
     if all(isinstance(value, DictValue) for value in arguments.values):
         made = DictValue(dict(arguments.named))
         for value in arguments.values:
@@ -101,12 +146,12 @@ def _joined_path(arguments: Arguments) -> Value:
     return Text(whole, doubts[0].reason) if doubts else whole
 
 
-def _dirname(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _dirname(run: State, arguments: Arguments, place: Place) -> Value:
     value = arguments.get(0)
     return posixpath.dirname(value) if isinstance(value, str) else value
 
 
-def _entries(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _entries(run: State, arguments: Arguments, place: Place) -> Value:
     value = arguments.get(0)
     if isinstance(value, DictValue):
         value.used = True
@@ -115,50 +160,50 @@ def _entries(run: Evaluator, arguments: Arguments, place: Place) -> Value:
     return ListValue([ListValue([n, v]) for n, v in enumerate(items or [])], items is None)
 
 
-def _keys(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _keys(run: State, arguments: Arguments, place: Place) -> Value:
     value = arguments.get(0)
     if isinstance(value, ModuleValue):
         return ListValue(list(run.names_of(value.unit)))
     return ListValue(list(value.items), value.open) if isinstance(value, DictValue) else Unknown("keys")
 
 
-def _zip(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _zip(run: State, arguments: Arguments, place: Place) -> Value:
     lists = [run.items_of(value) for value in arguments.values]
     if any(one is None for one in lists):
         return Unknown("a list that is not constant")
     return ListValue([ListValue(list(row)) for row in zip(*[one or [] for one in lists])])
 
 
-def _getattr(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _getattr(run: State, arguments: Arguments, place: Place) -> Value:
     name = arguments.get(1)
     return run.member(arguments.get(0), name) if isinstance(name, str) else Unknown("a computed name")
 
 
-def _setattr(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _setattr(run: State, arguments: Arguments, place: Place) -> Value:
     name = arguments.get(1)
     if isinstance(name, str):
         run.set_member(arguments.get(0), name, arguments.get(2))
     return None
 
 
-def _import(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _import(run: State, arguments: Arguments, place: Place) -> Value:
     name = arguments.get(0)
     return run.module(name, place.unit) if isinstance(name, str) else Unknown("a computed module name")
 
 
-def _import_string(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _import_string(run: State, arguments: Arguments, place: Place) -> Value:
     name = arguments.get(0)
     if not isinstance(name, str):
         return Unknown("a computed module name")
     return run.member(Outside(name.rpartition(".")[0]), name.rpartition(".")[2])
 
 
-def _text(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _text(run: State, arguments: Arguments, place: Place) -> Value:
     value = arguments.get(0)
     return str(value) if isinstance(value, (int, str)) else value
 
 
-def _map_of(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _map_of(run: State, arguments: Arguments, place: Place) -> Value:
     """Return a map of pairs, or of keys and values in turn."""
     made = DictValue()
     values = arguments.values
@@ -172,14 +217,14 @@ def _map_of(run: Evaluator, arguments: Arguments, place: Place) -> Value:
     return made
 
 
-def _apply(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _apply(run: State, arguments: Arguments, place: Place) -> Value:
     items = run.items_of(arguments.get(1))
     return ListValue(
         [run.call(arguments.get(0), Arguments([item]), place) for item in items or []], items is None
     )
 
 
-def _sprintf(run: Evaluator, arguments: Arguments, place: Place) -> Value:
+def _sprintf(run: State, arguments: Arguments, place: Place) -> Value:
     text = arguments.get(0)
     if not isinstance(text, str):
         return Unknown("a formatted text")

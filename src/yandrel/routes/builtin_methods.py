@@ -24,16 +24,16 @@ from yandrel.frameworks.values import (
 )
 
 if TYPE_CHECKING:
-    from yandrel.routes.evaluator import Evaluator
+    from yandrel.routes.state import State
 
-Builtin = Callable[["Evaluator", Value, Arguments, Place], Value]
+Builtin = Callable[["State", Value, Arguments, Place], Value]
 ADDING = frozenset({"append", "push", "add", "unshift", "Add", "offer", "addLast"})
 HOLDING = (ListValue, DictValue, Instance, FunctionValue, Router, Made)
 """What an application may keep in a table of routes."""
 GOING_OVER = frozenset({"forEach", "each", "map", "flatMap", "ForEach", "Select"})
 
 
-def call_builtin(run: Evaluator, of: Value, name: str, arguments: Arguments, place: Place) -> Value:
+def call_builtin(run: State, of: Value, name: str, arguments: Arguments, place: Place) -> Value:
     """Call a method of a value that is no object of the application."""
     if isinstance(of, FunctionValue):
         return _function_method(run, of, name, arguments, place)
@@ -48,9 +48,7 @@ def call_builtin(run: Evaluator, of: Value, name: str, arguments: Arguments, pla
     return Unknown(name)
 
 
-def _function_method(
-    run: Evaluator, of: FunctionValue, name: str, arguments: Arguments, place: Place
-) -> Value:
+def _function_method(run: State, of: FunctionValue, name: str, arguments: Arguments, place: Place) -> Value:
     if name == "bind":
         return of
     if name in ("call", "invoke"):
@@ -58,7 +56,7 @@ def _function_method(
     return Unknown(name)
 
 
-def _list_method(run: Evaluator, of: ListValue, name: str, arguments: Arguments, place: Place) -> Value:
+def _list_method(run: State, of: ListValue, name: str, arguments: Arguments, place: Place) -> Value:
     if name in ("getKey", "getValue") and len(of.items) == 2:
         return of.items[name == "getValue"]
     if name in ADDING:
@@ -101,7 +99,7 @@ def _list_method(run: Evaluator, of: ListValue, name: str, arguments: Arguments,
     return Unknown(name)
 
 
-def _dict_method(run: Evaluator, of: DictValue, name: str, arguments: Arguments, place: Place) -> Value:
+def _dict_method(run: State, of: DictValue, name: str, arguments: Arguments, place: Place) -> Value:
     if name in ("items", "entries", "entrySet"):
         of.used = True
         return ListValue([ListValue([key, value]) for key, value in of.items.items()], of.open)
@@ -133,7 +131,7 @@ def _dict_method(run: Evaluator, of: DictValue, name: str, arguments: Arguments,
     return Unknown(name)
 
 
-def _text_method(run: Evaluator, of: Value, name: str, arguments: Arguments) -> Value:
+def _text_method(run: State, of: Value, name: str, arguments: Arguments) -> Value:
     if name == "format" and isinstance(of, str):
         return _formatted(of, arguments)
     if name == "join":

@@ -55,7 +55,9 @@ def find_tables(run: Evaluator) -> list[Declared]:
     free = [entries for used, entries in tables if not used]
     if not free and tables:
         free = [max((entries for _, entries in tables), key=len)]
-    longest = {(one.path, id(_inner(one.handler))): one for entries in sorted(free, key=len) for one in entries}
+    longest = {
+        (one.path, id(_inner(one.handler))): one for entries in sorted(free, key=len) for one in entries
+    }
     return [one for one in _in_order(free) if longest.get((one.path, id(_inner(one.handler)))) is one]
 
 

@@ -32,12 +32,39 @@ MOST_NAMESAKES = 8
 """A name that more functions have tells nothing of what is called by it."""
 SPEAKING = frozenset(
     {
-        "add_url_rule", "register_blueprint", "include_router", "add_api_route", "Blueprint", "APIRouter", "Flask",
-        "FastAPI", "Starlette", "add_resource", "add_namespace", "HandleFunc", "MapGet", "MapPost", "MapPut",
-        "MapDelete", "MapGroup", "addRoute", "addGroup", "DefaultRouter", "SimpleRouter", "as_view", "urlpatterns",
-        "Router", "express", "fastify", "add_routes", "addHook", "re_path", "NewRouter", "NewServeMux",
+        "add_url_rule",
+        "register_blueprint",
+        "include_router",
+        "add_api_route",
+        "Blueprint",
+        "APIRouter",
+        "Flask",
+        "FastAPI",
+        "Starlette",
+        "add_resource",
+        "add_namespace",
+        "HandleFunc",
+        "MapGet",
+        "MapPost",
+        "MapPut",
+        "MapDelete",
+        "MapGroup",
+        "addRoute",
+        "addGroup",
+        "DefaultRouter",
+        "SimpleRouter",
+        "as_view",
+        "urlpatterns",
+        "Router",
+        "express",
+        "fastify",
+        "add_routes",
+        "addHook",
+        "re_path",
+        "NewRouter",
+        "NewServeMux",
     }
-)  # fmt: skip
+)
 """Names that nothing but a framework calls anything."""
 SUFFIXES = (
     "",
@@ -177,7 +204,7 @@ class Sources:
         found = self._outside.get(unit)
         if found is None:
             found = self._outside[unit] = {}
-            facts = self.index.facts[unit] if unit in self.index.facts else None
+            facts = self.index.facts.get(unit, None)
             for statement in facts.imports if facts is not None else ():
                 for name in statement.names:
                     if statement.whole and name.name == "*":

@@ -26,9 +26,10 @@ from yandrel.frameworks.values import (
 from yandrel.index.code import CodeIndex
 from yandrel.model.program import Class, Function
 from yandrel.model.routes import Route, RouteTable
-from yandrel.routes.evaluator import STEPS_OF_ONE, Evaluator, Stop
+from yandrel.routes.evaluator import Evaluator
 from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
+from yandrel.routes.state import STEPS_OF_ONE, StopError
 
 DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000
@@ -45,6 +46,7 @@ STARTING = (
     "Configure",
     "module",
 )
+BODY_PARSERS = frozenset({"json", "urlencoded", "bodyParser", "koaBody", "bodyparser", "cookieParser"})
 Skip = Callable[[str], bool]
 
 
@@ -72,13 +74,38 @@ def read_routes(
     _run_all(run, units)
     routes = _collect(run, domain)
     unmounted = tuple(
-        f"{router.place.unit}:{router.place.line}"
+        _spelled(router.place)
         for router in run.routers
         if not router.mounted and not router.application and not router.stand_in and router.entries
     )
-    return RouteTable(
-        routes, unmounted, tuple(sorted({route.framework for route in routes if route.framework})), run.cut
+    frameworks = tuple(sorted({route.framework for route in routes if route.framework}))
+    return RouteTable(routes, unmounted, frameworks, run.cut, _missing(run), _late(run))
+
+
+def _spelled(place: Place) -> str:
+    return f"{place.unit}:{place.line}"
+
+
+def _missing(run: Evaluator) -> tuple[str, ...]:
+    """Return the handlers that routes name and that do not exist."""
+    return tuple(
+        f"{entry.target.name} {_spelled(entry.place)}"
+        for router in run.routers
+        for entry in router.entries
+        if isinstance(entry.target, Handler) and entry.target.missing
     )
+
+
+def _late(run: Evaluator) -> tuple[str, ...]:
+    """Return the body parsers that are registered after routes of the same router."""
+    found: list[str] = []
+    for router in run.routers:
+        seen = False
+        for entry in router.entries:
+            seen = seen or (entry.kind != "use" and bool(entry.methods or entry.kind == "mount"))
+            if entry.kind == "use" and seen and entry.name in BODY_PARSERS and not entry.path.strip("/"):
+                found.append(f"{entry.name} {_spelled(entry.place)}")
+    return tuple(found)
 
 
 def _run_all(run: Evaluator, units: list[str]) -> None:
@@ -89,14 +116,14 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
         for function in _uncalled(run, set(units)):
             if id(function.node) not in run.called and id(function.node) not in run.handlers:
                 run.within(STEPS_OF_ONE, partial(_try_alone, run, function))
-    except Stop:
+    except StopError:
         run.steps = 0
         run.limit = STEPS_OF_ONE * 10
     run.doubts = []
     try:
         for family in run.families:
             family.finished(run)
-    except Stop:
+    except StopError:
         return
 
 
@@ -148,9 +175,21 @@ def _home_made(run: Evaluator, domain: Callable[[str], str]) -> Iterator[Route]:
         name, place, _ = describe(one.handler, one.place)
         doubt = "a part of the path is not constant" if HOLE in one.path else ""
         yield Route(
-            one.method, one.path or "/", pattern_of(one.path), name, place.unit, place.line, domain(place.unit),
-            (), (), not doubt, False, f"{one.place.unit}:{one.place.line}", "", doubt,
-        )  # fmt: skip
+            one.method,
+            one.path or "/",
+            pattern_of(one.path),
+            name,
+            place.unit,
+            place.line,
+            domain(place.unit),
+            (),
+            (),
+            not doubt,
+            False,
+            f"{one.place.unit}:{one.place.line}",
+            "",
+            doubt,
+        )
 
 
 def _without_doubles(rows: list[Route]) -> list[Route]:

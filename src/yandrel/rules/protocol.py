@@ -2,13 +2,14 @@
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Protocol
 
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import Layout
 from yandrel.layout.patterns import Pattern
 from yandrel.model.graph import Edge, State
-from yandrel.model.results import Finding
+from yandrel.model.results import Finding, RouteFault
 from yandrel.survey.picture import Picture
 from yandrel.survey.roles import Reading
 
@@ -43,6 +44,21 @@ class Context:
     @property
     def layout(self) -> Layout:
         return self.picture.layout
+
+    @cached_property
+    def route_faults(self) -> Sequence[RouteFault]:
+        """The faults of the route table; none where the layout has no `[routes]` section."""
+        if not self.layout.checks_routes:
+            return ()
+        from yandrel.routes.faults import find_faults
+        from yandrel.routes.table import read_routes
+
+        picture = self.picture
+
+        def is_skipped(unit: str) -> bool:
+            return unit not in picture.readings or picture.role(unit) in ("test", "migration")
+
+        return find_faults(read_routes(self.index, is_skipped), self.layout.guards)
 
     def readings(self) -> Iterator[tuple[str, Reading]]:
         """Yield the units to judge with what they are; what declares another unit is judged in that one."""

@@ -22,6 +22,13 @@ MODULES = {
     "mixed-roles": ("mixed_roles", "MixedRoles"),
     "wide-interface": ("wide_interface", "WideInterface"),
     "crowded-folder": ("crowded_folder", "CrowdedFolder"),
+    "unmounted-routes": ("route_rules", "UnmountedRoutes"),
+    "doubled-prefix": ("route_rules", "DoubledPrefix"),
+    "shadowed-route": ("route_rules", "ShadowedRoute"),
+    "duplicate-route": ("route_rules", "DuplicateRoute"),
+    "missing-handler": ("route_rules", "MissingHandler"),
+    "late-middleware": ("route_rules", "LateMiddleware"),
+    "unguarded-route": ("route_rules", "UnguardedRoute"),
 }
 RULE_NAMES = tuple(MODULES)
 

@@ -14,6 +14,7 @@ from yandrel.model.results import (
     SurveyReport,
     UnitRow,
 )
+from yandrel.model.routes import RouteTable
 from yandrel.model.words import singular
 from yandrel.survey.domains import ROLE_WORDS, action_of, concept_words
 from yandrel.survey.picture import Arrangement, Picture, find_arrangement, spread_of
@@ -24,7 +25,6 @@ WIDE_SPREAD = 4.0
 SEVERAL_CONCEPTS = 4
 LONG_FILE = 100
 MANY_UNITS = 30
-ROUTE_MARKS = (".route", ".get", ".post", ".put", ".delete", ".patch", ".websocket", ".api_route")
 HOOKS = frozenset(
     ["get", "post", "put", "patch", "delete", "head", "options", "dispatch", "setup", "render", "as_view"]
 )
@@ -35,8 +35,8 @@ MAKERS = frozenset(["constructor", "init", "new", "main"])
 HOOK_STARTS = ("get_", "form_", "perform_", "has_", "post_", "handle_", "render_", "on_", "pre_")
 
 
-def build_report(picture: Picture, why: bool = False) -> SurveyReport:
-    """Return the survey of an application; `why` adds each unit with its evidence."""
+def build_report(picture: Picture, table: RouteTable, why: bool = False) -> SurveyReport:
+    """Return the survey of an application with its routes; `why` adds each unit with its evidence."""
     index, layout = picture.index, picture.layout
     arrangement = find_arrangement(picture)
     spread = spread_of(picture)
@@ -57,7 +57,9 @@ def build_report(picture: Picture, why: bool = False) -> SurveyReport:
         definitions=sum(len(index.facts[u].definitions) for u in picture.readings),
         lines=sum(index.facts[u].lines for u in picture.readings),
         imports=edges,
-        routes=count_routes(picture),
+        routes=len(table.routes),
+        routes_uncertain=sum(not route.certain for route in table.routes),
+        frameworks=list(table.frameworks),
         arrangement=arrangement.name,
         because=list(arrangement.because),
         roles=_role_rows(picture),
@@ -74,17 +76,6 @@ def build_report(picture: Picture, why: bool = False) -> SurveyReport:
         has_layout=layout.present,
         units_listed=_unit_rows(picture) if why else [],
     )
-
-
-def count_routes(picture: Picture) -> int:
-    """Count what declares a route: decorated handlers, and entries of URL tables."""
-    count = 0
-    for unit in picture.readings:
-        for definition in picture.index.facts[unit].definitions:
-            if definition.kind == "constant":
-                count += definition.entries
-            count += sum(mark.endswith(ROUTE_MARKS) for mark in definition.marks)
-    return count
 
 
 def _role_rows(picture: Picture) -> list[RoleCount]:

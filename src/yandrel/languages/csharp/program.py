@@ -66,7 +66,7 @@ class CsharpLowering(Lowering):
         "null_literal": "none",
         "array_creation_expression": "array",
         "implicit_array_creation_expression": "array",
-        "collection_expression": "list",
+        "collection_expression": "list_value",
         "initializer_expression": "initializer",
         "element_access_expression": "subscript",
         "binary_expression": "binary",
@@ -75,7 +75,7 @@ class CsharpLowering(Lowering):
         "anonymous_method_expression": "closure",
         "assignment_expression": "assigned",
         "conditional_access_expression": "conditional_access",
-        "tuple_expression": "tuple",
+        "tuple_expression": "tuple_value",
         "typeof_expression": "typeof",
     }
     STATEMENTS = {
@@ -99,8 +99,15 @@ class CsharpLowering(Lowering):
         "file_scoped_namespace_declaration": "namespace",
         **dict.fromkeys(TYPES, "class_statement"),
     }
-    WRAPPERS = frozenset({"parenthesized_expression", "await_expression", "argument", "postfix_unary_expression",
-                          "cast_expression_value"})  # fmt: skip
+    WRAPPERS = frozenset(
+        {
+            "parenthesized_expression",
+            "await_expression",
+            "argument",
+            "postfix_unary_expression",
+            "cast_expression_value",
+        }
+    )
     BLOCKS = frozenset({"compilation_unit", "global_statement", "block", "declaration_list"})
 
     def __init__(self) -> None:
@@ -217,10 +224,10 @@ class CsharpLowering(Lowering):
         values = first_of(node, "initializer_expression")
         return self.items(values.named_children) if values is not None else Items(())
 
-    def list(self, node: Node) -> Expression:
+    def list_value(self, node: Node) -> Expression:
         return self.items(node.named_children)
 
-    def tuple(self, node: Node) -> Expression:
+    def tuple_value(self, node: Node) -> Expression:
         return self.items(node.named_children)
 
     def typeof(self, node: Node) -> Expression:
@@ -341,11 +348,7 @@ class CsharpLowering(Lowering):
 
     def loop(self, node: Node) -> Lowered:
         target = field(node, "left")
-        names = (
-            [n for n in target.named_children]
-            if target is not None and target.type == "tuple_pattern"
-            else []
-        )
+        names = list(target.named_children) if target is not None and target.type == "tuple_pattern" else []
         bound: Expression = self.items(names) if names else self.expression(target)
         return Each(bound, self.expression(field(node, "right")), self.block(field(node, "body")))
 

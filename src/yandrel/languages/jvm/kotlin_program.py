@@ -51,7 +51,7 @@ class KotlinLowering(Lowering):
         "number_literal": "number",
         "boolean_literal": "truth",
         "null": "none",
-        "collection_literal": "list",
+        "collection_literal": "list_value",
         "infix_expression": "infix",
         "binary_expression": "binary",
         "if_expression": "choice",
@@ -156,7 +156,7 @@ class KotlinLowering(Lowering):
             waiting = False
         return self.join(*parts) if parts else Const("")
 
-    def list(self, node: Node) -> Expression:
+    def list_value(self, node: Node) -> Expression:
         return self.items(node.named_children)
 
     def infix(self, node: Node) -> Expression:
@@ -253,9 +253,17 @@ class KotlinLowering(Lowering):
         if receiver is not None:
             parameters = (Parameter("this", text_of(receiver)), *parameters)
         return Function(
-            text_of(name), parameters, statements, line_of(name or node), self.marks(node), receiver is not None,
-            text_of(receiver) or held, text_of(returns), calls, paths,
-        )  # fmt: skip
+            text_of(name),
+            parameters,
+            statements,
+            line_of(name or node),
+            self.marks(node),
+            receiver is not None,
+            text_of(receiver) or held,
+            text_of(returns),
+            calls,
+            paths,
+        )
 
     def _body(self, node: Node | None) -> tuple[Statement, ...]:
         """Return the statements of a body; one that is an expression is returned, and run as well."""
@@ -326,11 +334,7 @@ class KotlinLowering(Lowering):
         parts = [n for n in node.named_children if n.type not in COMMENTS]
         if len(parts) < 2:
             return None
-        names = (
-            [n for n in parts[0].named_children]
-            if parts[0].type == "multi_variable_declaration"
-            else [parts[0]]
-        )
+        names = list(parts[0].named_children) if parts[0].type == "multi_variable_declaration" else [parts[0]]
         targets = [Argument(Name(text_of(first_of(n, "identifier") or n))) for n in names]
         target: Expression = Items(tuple(targets)) if len(targets) > 1 else targets[0].value
         return Each(target, self.expression(parts[1]), self.statements(parts[2:]))

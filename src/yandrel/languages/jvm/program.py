@@ -60,8 +60,8 @@ class JavaLowering(Lowering):
         "true": "true",
         "false": "false",
         "null_literal": "none",
-        "element_value_array_initializer": "list",
-        "array_initializer": "list",
+        "element_value_array_initializer": "list_value",
+        "array_initializer": "list_value",
         "array_creation_expression": "array",
         "array_access": "subscript",
         "binary_expression": "binary",
@@ -90,8 +90,17 @@ class JavaLowering(Lowering):
         **dict.fromkeys(TYPES, "class_statement"),
     }
     WRAPPERS = frozenset({"parenthesized_expression", "cast_value"})
-    BLOCKS = frozenset({"program", "block", "class_body", "interface_body", "constructor_body", "record_body",
-                        "enum_body_declarations"})  # fmt: skip
+    BLOCKS = frozenset(
+        {
+            "program",
+            "block",
+            "class_body",
+            "interface_body",
+            "constructor_body",
+            "record_body",
+            "enum_body_declarations",
+        }
+    )
 
     def __init__(self) -> None:
         super().__init__()
@@ -130,7 +139,7 @@ class JavaLowering(Lowering):
     def string(self, node: Node) -> Expression:
         return Const("".join(_plain(child) for child in node.named_children))
 
-    def list(self, node: Node) -> Expression:
+    def list_value(self, node: Node) -> Expression:
         return self.items(node.named_children)
 
     def array(self, node: Node) -> Expression:

@@ -299,9 +299,14 @@ class PhpLowering(Lowering):
             if text_of(field(method, "name")) == "__construct":
                 members += self._promoted(field(method, "parameters"))
         return Class(
-            text_of(field(node, "name")), "class", tuple(bases), tuple(members), line_of(node), self.marks(node),
+            text_of(field(node, "name")),
+            "class",
+            tuple(bases),
+            tuple(members),
+            line_of(node),
+            self.marks(node),
             self.namespace_name,
-        )  # fmt: skip
+        )
 
     def _promoted(self, node: Node | None) -> list[Statement]:
         return [

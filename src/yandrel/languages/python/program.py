@@ -53,13 +53,13 @@ class PythonLowering(Lowering):
         "true": "true",
         "false": "false",
         "none": "none",
-        "list": "list",
-        "tuple": "list",
-        "expression_list": "list",
-        "pattern_list": "list",
-        "tuple_pattern": "list",
-        "list_pattern": "list",
-        "set": "list",
+        "list": "list_value",
+        "tuple": "list_value",
+        "expression_list": "list_value",
+        "pattern_list": "list_value",
+        "tuple_pattern": "list_value",
+        "list_pattern": "list_value",
+        "set": "list_value",
         "dictionary": "dictionary",
         "subscript": "subscript",
         "binary_operator": "binary",
@@ -130,7 +130,7 @@ class PythonLowering(Lowering):
     def concatenated(self, node: Node) -> Expression:
         return self.join(*(self.expression(child) for child in node.named_children if child.type == "string"))
 
-    def list(self, node: Node) -> Expression:
+    def list_value(self, node: Node) -> Expression:
         return Items(
             tuple(
                 Argument(

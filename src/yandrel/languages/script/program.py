@@ -32,10 +32,15 @@ from yandrel.model.program import (
 
 FUNCTIONS = frozenset(
     {
-        "function_expression", "arrow_function", "generator_function", "function_declaration",
-        "generator_function_declaration", "method_definition", "function",
+        "function_expression",
+        "arrow_function",
+        "generator_function",
+        "function_declaration",
+        "generator_function_declaration",
+        "method_definition",
+        "function",
     }
-)  # fmt: skip
+)
 EXPORTS = Name("exports")
 
 
@@ -59,8 +64,8 @@ class ScriptLowering(Lowering):
         "true": "true",
         "false": "false",
         "null": "none",
-        "array": "list",
-        "array_pattern": "list",
+        "array": "list_value",
+        "array_pattern": "list_value",
         "object": "object",
         "object_pattern": "object",
         "subscript_expression": "subscript",
@@ -97,10 +102,15 @@ class ScriptLowering(Lowering):
     }
     WRAPPERS = frozenset(
         {
-            "parenthesized_expression", "await_expression", "as_expression", "non_null_expression",
-            "satisfies_expression", "type_assertion", "unary_expression_value",
+            "parenthesized_expression",
+            "await_expression",
+            "as_expression",
+            "non_null_expression",
+            "satisfies_expression",
+            "type_assertion",
+            "unary_expression_value",
         }
-    )  # fmt: skip
+    )
     BLOCKS = frozenset({"program", "statement_block", "else_clause", "finally_clause"})
 
     # -- expressions -----------------------------------------------------------------------
@@ -160,7 +170,7 @@ class ScriptLowering(Lowering):
         parts.append(Const(raw[at - node.start_byte : -1].decode("utf-8", "replace")))
         return self.join(*parts)
 
-    def list(self, node: Node) -> Expression:
+    def list_value(self, node: Node) -> Expression:
         return Items(
             tuple(
                 Argument(self.expression(child.named_children[0]), "", True)
@@ -390,7 +400,7 @@ class ScriptLowering(Lowering):
         return Do(self.expression(node))
 
     def _assignment(self, node: Node) -> tuple[Statement, ...]:
-        """Return the assignments of a chain such as `exports = module.exports = value`, the last one first."""
+        """Return the assignments of a chain such as `exports = module.exports = x`, the last one first."""
         right = field(node, "right")
         before: tuple[Statement, ...] = ()
         while right is not None and right.type == "parenthesized_expression" and right.named_children:

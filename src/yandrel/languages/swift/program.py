@@ -55,13 +55,13 @@ class SwiftLowering(Lowering):
         "integer_literal": "number",
         "boolean_literal": "truth",
         "nil": "none",
-        "array_literal": "list",
+        "array_literal": "list_value",
         "dictionary_literal": "dictionary",
         "additive_expression": "added",
         "nil_coalescing_expression": "coalesced",
         "ternary_expression": "ternary",
         "lambda_literal": "closure",
-        "tuple_expression": "tuple",
+        "tuple_expression": "tuple_value",
         "user_type": "type_name",
         "assignment": "assigned",
     }
@@ -140,10 +140,10 @@ class SwiftLowering(Lowering):
                 parts.append(Const(text_of(child)))
         return self.join(*parts) if parts else Const("")
 
-    def list(self, node: Node) -> Expression:
+    def list_value(self, node: Node) -> Expression:
         return self.items(node.named_children)
 
-    def tuple(self, node: Node) -> Expression:
+    def tuple_value(self, node: Node) -> Expression:
         return self.items(fields(node, "value") or node.named_children)
 
     def dictionary(self, node: Node) -> Expression:
@@ -188,10 +188,17 @@ class SwiftLowering(Lowering):
         words = text_of(first_of(node, "modifiers"))
         returns = [n for n in node.named_children if n.type == "user_type"]
         return Function(
-            "init" if init else text_of(field(node, "name")), parameters, body, line_of(node), (),
-            "static" in words, self.types[-1] if self.types else "", text_of(returns[-1]) if returns else "",
-            calls, paths,
-        )  # fmt: skip
+            "init" if init else text_of(field(node, "name")),
+            parameters,
+            body,
+            line_of(node),
+            (),
+            "static" in words,
+            self.types[-1] if self.types else "",
+            text_of(returns[-1]) if returns else "",
+            calls,
+            paths,
+        )
 
     def _parameter(self, node: Node) -> Parameter:
         names = fields(node, "name")

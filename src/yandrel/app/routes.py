@@ -1,0 +1,130 @@
+"""Routes: what the application answers, and what became of it since."""
+
+import hashlib
+from contextlib import suppress
+
+import msgspec
+
+from yandrel import __version__
+from yandrel.app.check import is_racy
+from yandrel.app.workspace import Workspace
+from yandrel.errors import CallError
+from yandrel.index.code import tree_key, versions
+from yandrel.model.results import FORMAT_VERSION, RoutesReport
+from yandrel.model.routes import Route, RouteTable
+from yandrel.routes.compare import compare_tables
+from yandrel.routes.faults import find_faults
+from yandrel.routes.table import read_routes
+
+TABLE_VERSION = 1
+NOT_SERVER_CODE = frozenset({"test", "migration"})
+
+
+class SavedTable(msgspec.Struct, frozen=True):
+    """A table in a file."""
+
+    version: int
+    table: RouteTable
+
+
+class Wanted(msgspec.Struct, frozen=True):
+    """Which routes to show; an empty field does not restrict."""
+
+    under: str = ""
+    method: str = ""
+    domain: str = ""
+    guard: str = ""
+    file: str = ""
+
+
+def route_table(workspace: Workspace) -> RouteTable:
+    """Return the route table of an application, out of the cache where no file has changed."""
+    layout = workspace.layout
+    extra = f"{__version__} {versions()} {TABLE_VERSION}".encode() + layout.raw
+    key = hashlib.blake2b(tree_key(workspace.tree, extra), digest_size=16).digest()
+    packed = workspace.store.read_snapshot("routes", key)
+    if packed is not None:
+        with suppress(msgspec.DecodeError, msgspec.ValidationError):
+            return msgspec.msgpack.decode(packed, type=RouteTable)
+    picture = workspace.picture
+
+    def is_skipped(unit: str) -> bool:
+        return unit not in picture.readings or picture.role(unit) in NOT_SERVER_CODE
+
+    table = read_routes(workspace.index, is_skipped, picture.domain)
+    if not is_racy(workspace.tree):
+        workspace.store.write_snapshot("routes", key, msgspec.msgpack.encode(table))
+    return table
+
+
+def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesReport:
+    """Return the routes that are wanted, with the faults of the table, or what changed since."""
+    table = route_table(workspace)
+    changes = compare_tables(_older(workspace, against), table) if against else []
+    shown = [route for route in table.routes if _is_wanted(route, wanted)]
+    faults = find_faults(table, workspace.layout.guards)
+    return RoutesReport(
+        version=FORMAT_VERSION,
+        name=workspace.layout.name or workspace.root.name,
+        routes=shown,
+        total=len(table.routes),
+        uncertain=sum(not route.certain for route in table.routes),
+        frameworks=list(table.frameworks),
+        faults=[fault for fault in faults if not wanted.file or fault.unit.startswith(wanted.file)],
+        changes=changes,
+        against=against,
+        cut=table.cut,
+        looked_for=_looked_for(workspace) if not table.routes else [],
+    )
+
+
+def save_table(workspace: Workspace, path: str) -> None:
+    """Write the table to a file below the root."""
+    packed = msgspec.json.format(
+        msgspec.json.encode(SavedTable(TABLE_VERSION, route_table(workspace))), indent=1
+    )
+    place = f"{workspace.here}/{path}" if workspace.here else path
+    if place.startswith("/") or ".." in place.split("/"):
+        raise CallError(f"{path} is outside the application", todo="name a file below its root")
+    from yandrel.files.rooted import RootFolder
+
+    folder = RootFolder(workspace.root)
+    if folder.stat(place) is not None:
+        folder.remove(place)
+    folder.create(place, packed + b"\n")
+
+
+def _older(workspace: Workspace, against: str) -> RouteTable:
+    """Return the table that a file holds, or that a git revision has."""
+    place = f"{workspace.here}/{against}" if workspace.here else against
+    if not workspace.files.exists(place):
+        return route_table(workspace.at_revision(against))
+    try:
+        saved = msgspec.json.decode(workspace.files.read(place), type=SavedTable)
+    except (msgspec.DecodeError, msgspec.ValidationError, OSError) as error:
+        raise CallError(
+            f"{against} holds no route table", todo="`yandrel routes --save FILE` writes one"
+        ) from error
+    if saved.version != TABLE_VERSION:
+        raise CallError(
+            f"{against} was saved by another version", todo="save it again with `yandrel routes --save`"
+        )
+    return saved.table
+
+
+def _is_wanted(route: Route, wanted: Wanted) -> bool:
+    under = wanted.under.rstrip("/")
+    return (
+        (not under or route.pattern == under or route.pattern.startswith(under + "/"))
+        and (not wanted.method or route.method in (wanted.method.upper(), "ANY"))
+        and (not wanted.domain or route.domain == wanted.domain)
+        and (not wanted.guard or wanted.guard in route.guards)
+        and (not wanted.file or route.unit.startswith(wanted.file) or route.declared.startswith(wanted.file))
+    )
+
+
+def _looked_for(workspace: Workspace) -> list[str]:
+    from yandrel.frameworks.registry import make_families
+
+    known = set(workspace.index.facts[unit].language for unit in workspace.index.facts)
+    return [family.name for family in make_families() if not family.languages or family.languages & known]

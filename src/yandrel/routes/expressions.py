@@ -1,0 +1,165 @@
+"""Expressions that put values together."""
+
+from __future__ import annotations
+
+from yandrel.frameworks.values import (
+    HOLE,
+    ClassValue,
+    DictValue,
+    FunctionValue,
+    Instance,
+    ListValue,
+    Made,
+    ModuleValue,
+    Outside,
+    Place,
+    Router,
+    Scope,
+    Text,
+    Unknown,
+    Value,
+    doubt_of,
+    text_of,
+)
+from yandrel.model.program import (
+    Collect,
+    Either,
+    Index,
+    Items,
+    Joined,
+    Pairs,
+)
+from yandrel.routes.state import (
+    MOST_ITEMS,
+    State,
+)
+
+
+class Expressions(State):
+    """Evaluate lists, maps, texts and choices."""
+
+    def _items(self, node: Items, scope: Scope) -> Value:
+        made = ListValue()
+        for item in node.items:
+            value = self.evaluate_in(item.value, scope)
+            if item.spread:
+                inner = self.items_of(value)
+                made.items.extend(inner or [])
+                made.open = made.open or inner is None
+            else:
+                made.items.append(value)
+        return made
+
+    def _pairs(self, node: Pairs, scope: Scope) -> Value:
+        made = DictValue()
+        for key, value in node.pairs:
+            if key is None:
+                other = self.evaluate_in(value, scope)
+                if isinstance(other, DictValue):
+                    made.items.update(other.items)
+                    made.lines.update(other.lines)
+                made.open = made.open or not isinstance(other, DictValue) or other.open
+                continue
+            name = self.evaluate_in(key, scope)
+            held = self.evaluate_in(value, scope)
+            if type(held) is FunctionValue and not held.label and isinstance(name, str):
+                held.label = name
+            if isinstance(name, (str, int)):
+                made.items[name] = held
+                line = getattr(value, "line", 0) or self.place.line
+                made.lines[name] = Place(scope.unit, line)
+            elif isinstance(name, Text):
+                made.items[name.text] = held
+            else:
+                made.open = True
+        return made
+
+    def _joined(self, node: Joined, scope: Scope) -> Value:
+        return self.concatenate([self.evaluate_in(part, scope) for part in node.parts])
+
+    def concatenate(self, parts: list[Value]) -> Value:
+        """Return texts, or lists, put together."""
+        if any(isinstance(part, ListValue) for part in parts):
+            made = ListValue()
+            for part in parts:
+                items = self.items_of(part)
+                made.items.extend(items or [])
+                made.open = made.open or items is None
+            return made
+        if all(isinstance(part, (str, int)) and not isinstance(part, bool) for part in parts):
+            if all(isinstance(part, int) for part in parts):
+                return sum(parts)
+            return "".join(str(part) for part in parts)
+        parts = [_as_text(part) for part in parts]
+        if all(isinstance(part, str) for part in parts):
+            return "".join(parts)
+        texts = [str(part) if isinstance(part, int) else text_of(part) for part in parts]
+        reason = next((doubt_of(part) for part in parts if doubt_of(part)), "")
+        return Text("".join(HOLE if text is None else text for text in texts), reason)
+
+    def _index(self, node: Index, scope: Scope) -> Value:
+        of = self.evaluate_in(node.of, scope)
+        key = self.evaluate_in(node.key, scope)
+        if isinstance(of, ListValue) and isinstance(key, int) and -len(of.items) <= key < len(of.items):
+            return of.items[key]
+        if isinstance(of, DictValue) and isinstance(key, (str, int)) and key in of.items:
+            return of.items[key]
+        if isinstance(key, str) and isinstance(of, (Router, Instance, ClassValue, ModuleValue)):
+            return self.member(of, key)
+        if isinstance(of, Outside):
+            return of
+        if isinstance(key, (Unknown, Outside)) and isinstance(of, (ListValue, DictValue)) and of.items:
+            held = of.items if isinstance(of, ListValue) else list(of.items.values())
+            if all(isinstance(one, (Router, FunctionValue)) for one in held):
+                return ListValue(list(held))
+        return Unknown("an item that is not constant")
+
+    def _either(self, node: Either, scope: Scope) -> Value:
+        found: Value = Unknown()
+        for option in node.options:
+            value = self.evaluate_in(option, scope)
+            if not isinstance(value, (Unknown, type(None))) and not (
+                isinstance(value, Outside) and value.name in ("undefined", "process")
+            ):
+                return value
+            found = value if isinstance(found, Unknown) else found
+        return found
+
+    def _collect(self, node: Collect, scope: Scope) -> Value:
+        over = self.items_of(self.evaluate_in(node.over, scope))
+        inner = Scope(scope.unit, {}, scope, scope.this, scope.owner)
+        if over is None:
+            self.bind_target(node.target, Unknown(), inner)
+            return ListValue([], open=True)
+        made, named = ListValue(), DictValue()
+        for item in over[:MOST_ITEMS]:
+            self.bind_target(node.target, item, inner)
+            value = self.evaluate_in(node.value, inner)
+            made.items.append(value)
+            if node.key is not None:
+                key = self.evaluate_in(node.key, inner)
+                if isinstance(key, str):
+                    named.items[key] = value
+        return named if node.key is not None else made
+
+    def items_of(self, value: Value) -> list[Value] | None:
+        if isinstance(value, ListValue):
+            value.used = True
+            return None if value.open and not value.items else list(value.items)
+        if isinstance(value, DictValue):
+            value.used = True
+            return None if value.open and not value.items else list(value.items)
+        return None
+
+
+def _as_text(value: Value) -> Value:
+    """Return what a class or a compiled expression is in a text."""
+    if isinstance(value, Made) and value.by.endswith(("Pattern.compile", "RegExp", "Regex")):
+        return value.arguments.get(0)
+    return _class_name(value) if isinstance(value, ClassValue) else value
+
+
+def _class_name(value: ClassValue) -> str:
+    """Return the name of a class as its language writes it in a text."""
+    namespace = value.node.namespace.replace(".", "\\")
+    return f"{namespace}\\{value.name}" if namespace else value.name

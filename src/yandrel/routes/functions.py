@@ -1,0 +1,132 @@
+"""Calls of the application's own functions."""
+
+from __future__ import annotations
+
+from yandrel.frameworks.values import (
+    Arguments,
+    DictValue,
+    FunctionValue,
+    ListValue,
+    Place,
+    Router,
+    Scope,
+    Unknown,
+    Value,
+)
+from yandrel.model.program import (
+    Function,
+    Parameter,
+)
+from yandrel.routes.state import (
+    DEEPEST,
+    FRUITS,
+    GONE,
+    MOST_FRUITLESS,
+    MOST_OF_ONE,
+    SMALL_BODY,
+    State,
+)
+
+
+class Functions(State):
+    """Enter functions, as far as it is worth it."""
+
+    def is_worth(self, value: FunctionValue, arguments: Arguments) -> bool:
+        """Whether running a function can declare routes, or costs next to nothing."""
+        if self.sources.is_relevant(value.node) or len(value.node.body) <= SMALL_BODY:
+            return True
+        given = (*arguments.values, *arguments.named.values())
+        return any(isinstance(v, Router) for v in given)
+
+    def call_function(self, value: FunctionValue, arguments: Arguments, place: Place) -> Value:
+        key = id(value.node)
+        if (
+            self.depth >= DEEPEST
+            or self.active.get(key, 0) >= MOST_OF_ONE
+            or self.fruitless.get(key, 0) >= MOST_FRUITLESS
+            or not self.is_worth(value, arguments)
+        ):
+            return Unknown(f"{value.name}()", value.node.returns)
+        made = self.made
+        if not arguments.open:
+            self.called.add(key)
+            for router in self.stand_ins.pop(key, ()):
+                if router in self.routers:
+                    self.routers.remove(router)
+        scope = Scope(value.unit, {}, value.scope, value.this, value.owner)
+        if scope.this is None:
+            scope.this = value.scope.this
+        self._bind_parameters(value, arguments, scope, place)
+        before = self.place
+        self.depth += 1
+        self.active[key] = self.active.get(key, 0) + 1
+        try:
+            result = self.block(value.node.body, scope)
+        finally:
+            self.active[key] -= 1
+            self.depth -= 1
+        self.place = before
+        if self.made == made and not isinstance(result, FRUITS):
+            self.fruitless[key] = self.fruitless.get(key, 0) + 1
+        if isinstance(result, (ListValue, DictValue)):
+            self.holders.append((result, Place(value.unit, value.node.line)))
+        if result is GONE:
+            return None
+        if isinstance(result, Unknown) and not result.type:
+            return Unknown(result.reason, value.node.returns)
+        return result
+
+    def _bind_parameters(
+        self, value: FunctionValue, arguments: Arguments, scope: Scope, place: Place
+    ) -> None:
+        parameters = list(value.node.parameters)
+        if value.this is not None and parameters and self._takes_this(value, parameters[0]):
+            scope.names[parameters.pop(0).name] = value.this
+            scope.this = value.this
+        left = list(arguments.values)
+        named = dict(arguments.named)
+        for parameter in parameters:
+            if parameter.rest == "*":
+                scope.names[parameter.name] = ListValue(left, arguments.open)
+                left = []
+            elif parameter.rest == "**":
+                scope.names[parameter.name] = DictValue(dict(named), arguments.open)
+            elif parameter.name.lstrip("$") in named:
+                scope.names[parameter.name] = named.pop(parameter.name.lstrip("$"))
+            elif left:
+                self._bind_parameter(scope, parameter.name, left.pop(0))
+            elif parameter.default is not None:
+                scope.names[parameter.name] = self.evaluate_in(parameter.default, value.scope)
+            else:
+                scope.names[parameter.name] = self._missing(value, parameter.name, parameter.type, place)
+
+    def _takes_this(self, value: FunctionValue, first: Parameter) -> bool:
+        """Whether the first parameter of a function is the object that it is called on."""
+        if first.name in ("self", "cls"):
+            return value.owner is not None and not value.node.static
+        node = value.node
+        return first.name == "this" or bool(node.receiver and first.type == node.receiver) or value.extends
+
+    def _bind_parameter(self, scope: Scope, name: str, value: Value) -> None:
+        scope.names[name] = value
+
+    def _missing(self, value: FunctionValue, name: str, kind: str, place: Place) -> Value:
+        router = self.stand_in(kind, name, Place(value.unit, value.node.line))
+        if router is not None:
+            self.stand_ins.setdefault(id(value.node), []).append(router)
+            return router
+        return Unknown(f"the argument {name}", kind)
+
+    def stand_in(self, kind: str, name: str, place: Place) -> Router | None:
+        """Return a router for an argument that nothing was seen to pass."""
+        for family in self.families_of(place.unit):
+            what = family.stand_in(kind, name)
+            if what:
+                made = Router(family, place, stand_in=True, application=what == "application")
+                self.note_router(made)
+                return made
+        return None
+
+    def registers(self, node: Function) -> bool:
+        """Whether a function calls something that frameworks call what declares or mounts."""
+        return self.sources.registers(node)
