@@ -51,7 +51,7 @@ def route_table(workspace: Workspace) -> RouteTable:
     def is_skipped(unit: str) -> bool:
         return unit not in picture.readings or picture.role(unit) in NOT_SERVER_CODE
 
-    table = read_routes(workspace.index, is_skipped, picture.domain)
+    table = read_routes(workspace.index, is_skipped, picture.domain, workspace.store)
     if not is_racy(workspace.tree):
         workspace.store.write_snapshot("routes", key, msgspec.msgpack.encode(table))
     return table
@@ -126,5 +126,5 @@ def _is_wanted(route: Route, wanted: Wanted) -> bool:
 def _looked_for(workspace: Workspace) -> list[str]:
     from yandrel.frameworks.registry import make_families
 
-    known = set(workspace.index.facts[unit].language for unit in workspace.index.facts)
+    known = {workspace.index.facts[unit].language for unit in workspace.index.facts}
     return [family.name for family in make_families() if not family.languages or family.languages & known]

@@ -156,7 +156,8 @@ def flattened(call: Evaluation, values: list[Value]) -> list[Value]:
 def router_in(value: Value) -> Router | None:
     """Return the router that a value is, or holds as its export or base."""
     if isinstance(value, Router):
-        return value.extra.get("single", value)
+        inner: Router = value.extra.get("single", value)
+        return inner
     if isinstance(value, Instance):
         held = value.base if isinstance(value.base, Router) else value.fields.get("router")
         return held if isinstance(held, Router) else None

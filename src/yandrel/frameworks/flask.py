@@ -90,10 +90,10 @@ class FlaskFamily(Family):
     def _resource_api(self, call: Evaluation, last: str, arguments: Arguments, place: Place) -> Router:
         """Make what resources are added to: an `Api` of an application, or a `Namespace` of an `Api`."""
         path = arguments.named.get("path")
-        prefix = text_of(arguments.named.get("prefix")) or ""
+        prefix: str = text_of(arguments.named.get("prefix")) or ""
         if last == "Namespace":
             name = text_of(arguments.get(0, "name")) or ""
-            prefix = text_of(path) if is_text(path) and path is not None else "/" + name
+            prefix = (text_of(path) or "") if is_text(path) else "/" + name
         made = Router(self, place, prefix or "")
         holder = arguments.get(0, "app")
         if last == "Api" and isinstance(holder, Router):

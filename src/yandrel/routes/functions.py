@@ -13,14 +13,12 @@ from yandrel.frameworks.values import (
     Unknown,
     Value,
 )
-from yandrel.model.program import (
-    Function,
-    Parameter,
-)
+from yandrel.model.program import Bind, Bring, Do, Each, Function, Parameter, Return
 from yandrel.routes.state import (
     DEEPEST,
     FRUITS,
     GONE,
+    MOST_ASIDE,
     MOST_FRUITLESS,
     MOST_OF_ONE,
     SMALL_BODY,
@@ -33,8 +31,10 @@ class Functions(State):
 
     def is_worth(self, value: FunctionValue, arguments: Arguments) -> bool:
         """Whether running a function can declare routes, or costs next to nothing."""
-        if self.sources.is_relevant(value.node) or len(value.node.body) <= SMALL_BODY:
+        if self.sources.is_relevant(value.node):
             return True
+        if self.aside < MOST_ASIDE and len(value.node.body) <= SMALL_BODY:
+            return all(isinstance(one, (Bind, Return, Do, Bring, Each, Function)) for one in value.node.body)
         given = (*arguments.values, *arguments.named.values())
         return any(isinstance(v, Router) for v in given)
 
@@ -48,6 +48,8 @@ class Functions(State):
         ):
             return Unknown(f"{value.name}()", value.node.returns)
         made = self.made
+        aside = not self.sources.is_relevant(value.node)
+        self.aside += aside
         if not arguments.open:
             self.called.add(key)
             for router in self.stand_ins.pop(key, ()):
@@ -65,6 +67,7 @@ class Functions(State):
         finally:
             self.active[key] -= 1
             self.depth -= 1
+            self.aside -= aside
         self.place = before
         if self.made == made and not isinstance(result, FRUITS):
             self.fruitless[key] = self.fruitless.get(key, 0) + 1

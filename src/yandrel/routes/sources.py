@@ -2,27 +2,41 @@
 
 from __future__ import annotations
 
+import hashlib
 import posixpath
 import re
 from collections import Counter
 from collections.abc import Iterable
+from contextlib import suppress
 from functools import cached_property
 
+import msgspec
 from msgspec.structs import replace
 
 from yandrel.index.code import CodeIndex
+from yandrel.index.store import FactStore
 from yandrel.languages.registry import language_of
 from yandrel.model.graph import Edge, State, Symbol
 from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, Name, Program, Statement
 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
-CANDIDATE = re.compile(
-    rb"(?i)rout(?:e|er|ing)|blueprint|urlconf|applicationpath|nestfactory|setglobalprefix|\.listen\("
-    rb"|webapplication|embeddedserver|urlpatterns|fastify|controller|mapping|handlefunc|servemux"
-    rb"|@(?:get|post|put|delete|patch|path|head|options|all|any)\b|\bexpose\("
+PROGRAM_VERSION = b"1"
+"""Another one when the form of programs changes, or the way in which they are read."""
+_decoder = msgspec.msgpack.Decoder(Program)
+_encode = msgspec.msgpack.Encoder().encode
+BUNDLED = (b"__webpack_require__", b"function e(t,n,r){", b"function r(e,n,t){")
+"""What bundlers write into what they make."""
+TELLING = (
+    b"route", b"routing", b"blueprint", b"urlconf", b"applicationpath", b"nestfactory", b"setglobalprefix",
+    b".listen(", b"webapplication", b"embeddedserver", b"urlpatterns", b"fastify", b"controller", b"mapping",
+    b"handlefunc", b"servemux", b"expose(", b"add_url", b"add_api", b"add_web", b".register", b"as_view(",
+)  # fmt: skip
+"""Words, in lower case, of which a file that declares or mounts routes holds one, or calls a verb."""
+VERB_CALL = re.compile(
+    rb"@(?:get|post|put|delete|patch|path|head|options|all|any)\b"
     rb"|\.(?:get|post|put|patch|delete|any|all|use|mount|group|handle|map\w*|on)\s*\(\s*(?:[\"'`/\[]|\w+\s*[+,])"
-    rb"|\[(?:http)?(?:get|post|put|delete|patch|route)\b|add_(?:url|api|web)|\.register\w*\(|as_view\("
+    rb"|\[(?:http)?(?:get|post|put|delete|patch)\b"
 )
 MOST_CALLERS = 15
 """A function that more functions call is no part of wiring: that is done in few places."""
@@ -92,8 +106,9 @@ FOLDER_NAMES = {
 class Sources:
     """What the evaluation reads of an application."""
 
-    def __init__(self, index: CodeIndex, words: frozenset[str]) -> None:
+    def __init__(self, index: CodeIndex, words: frozenset[str], store: FactStore | None = None) -> None:
         self.index = index
+        self.store = store
         self.words = words
         self._programs: dict[str, Program | None] = {}
         self._candidates: dict[str, bool] = {}
@@ -119,7 +134,15 @@ class Sources:
             return None
         if source.problem:
             return None
-        return self.index.language(unit).read_program(source.data, unit)
+        key = hashlib.blake2b(source.data + PROGRAM_VERSION, digest_size=16).digest()
+        packed = self.store.read_snapshot(f"program {unit}", key) if self.store is not None else None
+        if packed is not None:
+            with suppress(msgspec.DecodeError, msgspec.ValidationError):
+                return _decoder.decode(packed)
+        program = self.index.language(unit).read_program(source.data, unit)
+        if self.store is not None:
+            self.store.write_snapshot(f"program {unit}", key, _encode(program))
+        return program
 
     def is_candidate(self, unit: str) -> bool:
         """Whether a file may declare or mount routes, by the words in it."""
@@ -133,7 +156,12 @@ class Sources:
             raw = self.index.read_raw(unit)
         except OSError:
             return False
-        return CANDIDATE.search(raw) is not None and max(map(len, raw.split(b"\n"))) < LONGEST_LINE
+        if len(raw) > LONGEST_LINE and max(map(len, raw.split(b"\n"))) > LONGEST_LINE:
+            return False
+        if any(mark in raw for mark in BUNDLED):
+            return False
+        lower = raw.lower()
+        return any(word in lower for word in TELLING) or VERB_CALL.search(lower) is not None
 
     def language(self, unit: str) -> str:
         return self.index.facts[unit].language if unit in self.index.facts else ""

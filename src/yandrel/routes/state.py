@@ -45,6 +45,8 @@ APART = frozenset({"go"})
 """Languages in which the methods of a type stand apart from it, in any file of its folder."""
 EXTENDING = frozenset({"kotlin", "csharp", "swift"})
 """Languages in which a function can be called like a method of a type that it does not belong to."""
+MOST_ASIDE = 3
+"""How deep small functions may call one another that neither declare nor mount."""
 MOST_FRUITLESS = 10
 """Calls after which a function is not entered again that declared nothing and returned nothing of use."""
 STEPS_OF_ONE = 80_000
@@ -127,6 +129,7 @@ class State(Evaluation):
         self.whole_folders: set[str] = set()
         self.fruitless: dict[int, int] = {}
         self.made = 0
+        self.aside = 0
         self.steps = 0
         self.limit = MOST_STEPS
         self.depth = 0

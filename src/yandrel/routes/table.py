@@ -24,6 +24,7 @@ from yandrel.frameworks.values import (
     name_of,
 )
 from yandrel.index.code import CodeIndex
+from yandrel.index.store import FactStore
 from yandrel.model.program import Class, Function
 from yandrel.model.routes import Route, RouteTable
 from yandrel.routes.evaluator import Evaluator
@@ -62,13 +63,17 @@ class Above:
 
 
 def read_routes(
-    index: CodeIndex, skip: Skip = lambda unit: False, domain: Callable[[str], str] = lambda unit: ""
+    index: CodeIndex,
+    skip: Skip = lambda unit: False,
+    domain: Callable[[str], str] = lambda unit: "",
+    store: FactStore | None = None,
 ) -> RouteTable:
     """Return the route table of an application.
 
-    `skip` tells files that are not its own hand-written server code, `domain` the domain of a file.
+    `skip` tells files that are not its own hand-written server code, `domain` the domain of a file; the
+    programs of files are kept in `store`.
     """
-    sources = Sources(index, declaring_words())
+    sources = Sources(index, declaring_words(), store)
     run = Evaluator(sources, make_families())
     units = [unit for unit in sources.candidates if not skip(unit)]
     _run_all(run, units)
