@@ -36,6 +36,8 @@ def test_table_of_case(case: Path, tmp_path: Path, request: pytest.FixtureReques
     table = read_routes(Workspace.open(str(tmp_path)).index)
     found = "\n".join(map(line_of, table.routes)) + "\n"
     if request.config.getoption("--update"):
-        case.write_text(text.split("\n=== routes\n")[0].rstrip("\n") + f"\n=== routes\n{found}", encoding="utf-8")
+        case.write_text(
+            text.split("\n=== routes\n")[0].rstrip("\n") + f"\n=== routes\n{found}", encoding="utf-8"
+        )
         return
     assert found == expected

@@ -29,12 +29,14 @@ class Place:
 class Unknown:
     """A value that only running the program would tell.
 
-    `type` is its declared type, `member` the name that it has as a member of an object.
+    `type` is its declared type, `member` the name that it has as a member of an object; `missing` says that
+    the object's class is known, and has no such member.
     """
 
     reason: str = ""
     type: str = ""
     member: str = ""
+    missing: bool = False
 
 
 @dataclass(eq=False)

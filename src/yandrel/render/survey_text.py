@@ -12,7 +12,7 @@ SHOWN_ACTIONS = 7
 
 def render_survey(report: SurveyReport, style: Style) -> str:
     """Return the survey: the answer in one line, the tables, what to do next."""
-    out = [style.strong(_headline(report))]
+    out = [style.strong(line) for line in wrap(_headline(report), style.width, "  ", "")]
     out += wrap("; ".join(report.because) + ".", style.width)
     if report.generated:
         left_out = plural_of(report.generated, "generated file") + " excluded"

@@ -170,7 +170,7 @@ class Names(State):
             if name == "prototype":
                 return value
             found = self.class_member(value, name, value)
-            return Unknown(name) if found is GONE else found
+            return self._unknown_member(value, name) if found is GONE else found
         if isinstance(value, DictValue):
             if name in value.items:
                 return value.items[name]
@@ -222,7 +222,17 @@ class Names(State):
             return found
         if isinstance(value.base, Router):
             return self.member(value.base, name)
-        return Unknown(f"{name} of {value.type.name}", self._field_type(value.type, name), name)
+        return self._unknown_member(value.type, name)
+
+    def _unknown_member(self, owner: ClassValue, name: str) -> Unknown:
+        """Return what stands for a member that a class does not have."""
+        dynamic = {"__getattr__", "__getattribute__", "__call", "__callStatic"}
+        lineage = self.lineage(owner)
+        known = not any(isinstance(base, (Outside, Unknown)) for one in lineage for base in one.bases)
+        fixed = not any(dynamic & one.members.keys() for one in lineage)
+        kind = self._field_type(owner, name)
+        shown = f"{owner.name}.{name}"
+        return Unknown(f"{name} of {owner.name}", kind, shown, known and fixed and not kind)
 
     def _field_type(self, owner: ClassValue, name: str) -> str:
         for member in owner.node.members:

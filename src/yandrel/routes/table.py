@@ -93,12 +93,15 @@ def _spelled(place: Place) -> str:
 
 def _missing(run: Evaluator) -> tuple[str, ...]:
     """Return the handlers that routes name and that do not exist."""
-    return tuple(
-        f"{entry.target.name} {_spelled(entry.place)}"
-        for router in run.routers
-        for entry in router.entries
-        if isinstance(entry.target, Handler) and entry.target.missing
-    )
+    found: list[str] = []
+    for router in run.routers:
+        for entry in router.entries:
+            target = entry.target
+            if isinstance(target, Handler) and target.missing:
+                found.append(f"{target.name} {_spelled(entry.place)}")
+            elif isinstance(target, Unknown) and target.missing and entry.kind == "route":
+                found.append(f"{target.member} {_spelled(entry.place)}")
+    return tuple(found)
 
 
 def _late(run: Evaluator) -> tuple[str, ...]:
