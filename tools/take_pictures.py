@@ -18,6 +18,7 @@ PICTURES = Path(__file__).parent.parent / "docs" / "screenshots"
 FONT = "DejaVu Sans Mono"
 SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ("survey", "plain", ("survey",)),
+    ("routes", "plain", ("routes", "--under", "/hives")),
     ("adopt", "plain", ("adopt", "--preview")),
     ("check", "layout", ("check",)),
     ("move", "layout", ("move", "waxmoor/models/weight_validator.py")),

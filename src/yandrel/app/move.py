@@ -7,6 +7,7 @@ from msgspec import structs
 from msgspec.structs import replace
 
 from yandrel.app.check import Judged, judge, recalled_readings
+from yandrel.app.routes import route_table
 from yandrel.app.steps import tell_done
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
@@ -29,6 +30,7 @@ from yandrel.moves.relocate import map_relocation
 from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, find_namespace, find_target, find_thing
+from yandrel.routes.compare import compare_tables
 from yandrel.rules.registry import load_rules
 from yandrel.rules.runner import run_rules
 from yandrel.survey.homes import find_home
@@ -44,6 +46,7 @@ class MoveRequest:
     preview: bool = False
     then: str = ""
     no_new_findings: bool = False
+    keep_routes: bool = False
     command: str = ""
 
 
@@ -55,6 +58,8 @@ class Outcome:
     proof: Proof
     added: list[Finding] = field(default_factory=list)
     ended: list[Finding] = field(default_factory=list)
+    routes: int = -1
+    """How many routes there are before and after it; -1 where nobody asked."""
 
 
 def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) -> MoveReport:
@@ -68,6 +73,7 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
         if len(steps) > 1:
             return _preview_steps(workspace, steps)
         outcome = plan_step(workspace, steps[0])
+        _refuse_other_routes(request, workspace, steps[0], outcome)
         return _report(outcome, 0, unified_diff(outcome.plan.files), 1)
     done: list[int] = []
     with hold_lock(workspace.root), tell_done(done, len(steps)):
@@ -76,6 +82,7 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
         for number, step in enumerate(steps, start=1):
             outcome = plan_step(workspace, step)
             _refuse_findings(request, step, outcome)
+            _refuse_other_routes(request, workspace, step, outcome)
             label = step.title if len(steps) > 1 else ""
             then = request.then if run is not None else ""
             change = apply_changes(
@@ -99,6 +106,22 @@ def _refuse_findings(request: MoveRequest, step: Step, outcome: Outcome) -> None
             todo="leave --no-new-findings away to do it all the same",
             reasons=tuple(f"{f.unit}:{f.line}: {f.rule}: {f.message}" for f in outcome.added),
         )
+
+
+def _refuse_other_routes(request: MoveRequest, workspace: Workspace, step: Step, outcome: Outcome) -> None:
+    """Raise RefusedError where a step changes the route table, and the request does not want that."""
+    if not request.keep_routes:
+        return
+    before = route_table(workspace)
+    changes = compare_tables(before, route_table(workspace.with_changes(contents_after(outcome.plan.files))))
+    if changes:
+        raise RefusedError(
+            f"would change {len(changes)} routes",
+            where=step.title,
+            todo="leave --keep-routes away to do it all the same",
+            reasons=tuple(f"{change.what}: {change.method} {change.pattern}" for change in changes),
+        )
+    outcome.routes = len(before.routes)
 
 
 def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
@@ -301,6 +324,7 @@ def _report(outcome: Outcome, number: int, diff: str, steps: int, output: str = 
         diff=diff,
         steps=steps,
         command_output=output,
+        routes=outcome.routes,
     )
 
 

@@ -98,7 +98,13 @@ def _older(workspace: Workspace, against: str) -> RouteTable:
     """Return the table that a file holds, or that a git revision has."""
     place = f"{workspace.here}/{against}" if workspace.here else against
     if not workspace.files.exists(place):
-        return route_table(workspace.at_revision(against))
+        try:
+            return route_table(workspace.at_revision(against))
+        except CallError as error:
+            raise CallError(
+                f"{against} is neither a file nor a git revision here",
+                todo="`yandrel routes --save FILE` writes a table to compare with",
+            ) from error
     try:
         saved = msgspec.json.decode(workspace.files.read(place), type=SavedTable)
     except (msgspec.DecodeError, msgspec.ValidationError, OSError) as error:

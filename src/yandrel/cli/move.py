@@ -15,6 +15,7 @@ from yandrel.cli.running import command_runner
 @click.option("--preview", is_flag=True, help="Show the diff, and change nothing.")
 @click.option("--then", metavar="COMMAND", help="Run this after each step; take it back if that fails.")
 @click.option("--no-new-findings", is_flag=True, help="Refuse a move that adds findings.")
+@click.option("--keep-routes", is_flag=True, help="Refuse a move that changes the route table.")
 @format_option
 @click.pass_obj
 def command(
@@ -25,6 +26,7 @@ def command(
     preview: bool,
     then: str | None,
     no_new_findings: bool,
+    keep_routes: bool,
     form: str,
 ) -> None:
     """Move a unit, a folder or a definition, every reference along.
@@ -45,6 +47,7 @@ def command(
         preview=preview,
         then=then or "",
         no_new_findings=no_new_findings,
+        keep_routes=keep_routes,
         command="yandrel " + " ".join(sys.argv[1:]),
     )
 

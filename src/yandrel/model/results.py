@@ -177,7 +177,7 @@ class ChangedFile(Struct, frozen=True):
 
 
 class MoveReport(Struct, frozen=True):
-    """The result of a move, or of its preview."""
+    """The result of a move, or of its preview; `routes` are those before and after, -1 where not compared."""
 
     version: int
     done: bool
@@ -191,6 +191,7 @@ class MoveReport(Struct, frozen=True):
     diff: str = ""
     steps: int = 1
     command_output: str = ""
+    routes: int = -1
 
 
 class AdoptReport(Struct, frozen=True):

@@ -29,6 +29,8 @@ def render_move(report: MoveReport, style: Style) -> str:
         parts.append(f"{plural_of(len(new), 'new file')}")
     out.append(f"  {', '.join(parts)}{steps}.")
     out += _files(report, style)
+    if report.routes >= 0:
+        out.append(f"  {plural_of(report.routes, 'route')} before and after, the same.")
     if report.carried:
         out += wrap("Moved along: " + ", ".join(report.carried), style.width)
     out += _notes(report, style)

@@ -1,0 +1,134 @@
+"""`yandrel routes`: filters, forms, comparison, faults, bad input."""
+
+import json
+import subprocess
+from pathlib import Path
+
+import pytest
+
+from tests.conftest import Yandrel, write_tree
+from yandrel.demo.copy import copy_waxmoor, languages
+
+SERVER = {
+    "package.json": '{"name": "waxmoor", "dependencies": {"express": "4"}}',
+    "app.js": (
+        "const express = require('express');\n"
+        "const app = express();\n"
+        "app.get('/hives/:number', show);\n"
+        "app.get('/hives/count', count);\n"
+        "app.use(express.json());\n"
+        "app.post('/hives', add);\n"
+        "function show(req, res) {}\nfunction count(req, res) {}\nfunction add(req, res) {}\n"
+    ),
+}
+
+
+@pytest.fixture
+def waxmoor(tmp_path: Path) -> Path:
+    copy_waxmoor(tmp_path / "app", layout=True)
+    return tmp_path / "app"
+
+
+def rows_of(text: str) -> list[tuple[str, str]]:
+    return [(row["method"], row["pattern"]) for row in json.loads(text)["routes"]]
+
+
+@pytest.mark.parametrize("language", languages())
+def test_every_waxmoor_has_its_routes(language: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    copy_waxmoor(tmp_path / "app", language)
+    rows = json.loads(yandrel(tmp_path / "app", "routes", "--format", "json").out)["routes"]
+    assert {row["pattern"].split("/")[1] for row in rows if row["certain"]} >= {"hives", "keepers"}
+    assert all(row["handler"] and row["line"] for row in rows)
+
+
+def test_filters(waxmoor: Path, yandrel: Yandrel) -> None:
+    every = rows_of(yandrel(waxmoor, "routes", "--format", "json").out)
+    hives = rows_of(yandrel(waxmoor, "routes", "--under", "/hives", "--format", "json").out)
+    deletes = rows_of(yandrel(waxmoor, "routes", "--method", "delete", "--format", "json").out)
+    keepers = rows_of(yandrel(waxmoor, "routes", "--domain", "keepers", "--format", "json").out)
+    guarded = rows_of(yandrel(waxmoor, "routes", "--guard", "require_key", "--format", "json").out)
+    of_file = yandrel(waxmoor, "routes", "--file", "waxmoor/routes/season_routes.py", "--format", "json").out
+    assert hives == [row for row in every if row[1] == "/hives" or row[1].startswith("/hives/")]
+    assert deletes == [row for row in every if row[0] == "DELETE"] != []
+    assert {row[1].split("/")[1] for row in keepers} == {"keepers"}
+    assert len(guarded) == len(every) - 1
+    assert rows_of(of_file) == [("GET", "/today")]
+
+
+def test_groups_and_matrix(waxmoor: Path, yandrel: Yandrel) -> None:
+    assert "hives (6)" in yandrel(waxmoor, "routes").out
+    assert "/harvests (5)" in yandrel(waxmoor, "routes", "--by", "mount").out
+    matrix = yandrel(waxmoor, "routes", "--by", "resource").out
+    assert "resource" in matrix and "/hives/{hive}/inspections" in matrix
+
+
+def test_description_is_openapi(waxmoor: Path, yandrel: Yandrel) -> None:
+    document = json.loads(yandrel(waxmoor, "routes", "--format", "openapi").out)
+    show = document["paths"]["/hives/{number}"]
+    assert document["openapi"] == "3.1.0"
+    assert show["parameters"][0]["name"] == "number" and set(show) >= {"get", "put", "delete"}
+    ids = [
+        o["operationId"] for item in document["paths"].values() for k, o in item.items() if k != "parameters"
+    ]
+    assert len(ids) == len(set(ids)) == 19
+
+
+def test_saved_table_shows_what_changed(waxmoor: Path, yandrel: Yandrel) -> None:
+    assert yandrel(waxmoor, "routes", "--save", "routes.json").status == 0
+    assert "19 routes, the same" in yandrel(waxmoor, "routes", "--against", "routes.json").out
+    place = waxmoor / "waxmoor/routes/harvest_routes.py"
+    place.write_text(place.read_text().replace('"/totals"', '"/sums"'))
+    done = yandrel(waxmoor, "routes", "--against", "routes.json")
+    assert done.status == 1
+    assert "+ GET /harvests/sums" in done.out and "- GET /harvests/totals" in done.out
+
+
+def test_revision_shows_what_changed(waxmoor: Path, yandrel: Yandrel) -> None:
+    for words in (
+        ("init", "-q"),
+        ("add", "."),
+        ("-c", "user.name=a", "-c", "user.email=a@b", "commit", "-qm", "x"),
+    ):
+        subprocess.run(["git", *words], cwd=waxmoor, check=True)
+    place = waxmoor / "waxmoor/app.py"
+    place.write_text(place.read_text().replace("    app.before_request(require_key)\n", ""))
+    done = yandrel(waxmoor, "routes", "--against", "HEAD", "--format", "json")
+    changes = json.loads(done.out)["changes"]
+    assert done.status == 1
+    assert {change["what"] for change in changes} == {"guards"} and len(changes) == 18
+
+
+def test_faults_by_order(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", SERVER)
+    faults = json.loads(yandrel(root, "routes", "--format", "json").out)["faults"]
+    assert [(fault["rule"], fault["line"]) for fault in faults] == [
+        ("shadowed-route", 4),
+        ("late-middleware", 5),
+    ]
+
+
+def test_move_keeps_routes(waxmoor: Path, yandrel: Yandrel) -> None:
+    words = ("waxmoor/routes/hive_routes.py", "waxmoor/hives/routes.py", "--keep-routes")
+    done = yandrel(waxmoor, "move", *words)
+    assert done.status == 0, done.err
+    assert "19 routes before and after, the same" in done.out
+
+
+def test_bad_input_is_one_line(waxmoor: Path, yandrel: Yandrel) -> None:
+    (waxmoor / "odd.json").write_text("{}")
+    (waxmoor / "old.json").write_text('{"version": 0, "table": {"routes": []}}')
+    for words, said in (
+        (("--against", "odd.json"), "odd.json holds no route table"),
+        (("--against", "old.json"), "old.json was saved by another version"),
+        (("--against", "nowhere"), "nowhere"),
+        (("--save", "../out.json"), "outside the application"),
+    ):
+        done = yandrel(waxmoor, "routes", *words)
+        assert done.status == 2 and said in done.err and done.err.count("\n") == 1, done.err
+
+
+def test_application_without_routes_says_what_was_looked_for(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", {"a.py": "x = 1\n"})
+    done = yandrel(root, "routes")
+    assert done.status == 0
+    assert done.out.startswith("No route found. Looked for: flask")
