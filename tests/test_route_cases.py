@@ -21,7 +21,8 @@ def line_of(route: Route) -> str:
     """Return a route as a case says it."""
     guards = f" guards={','.join(route.guards)}" if route.guards else ""
     doubt = "" if route.certain else f" ?? {route.doubt}"
-    return f"{route.method} {route.pattern} -> {route.handler or '(closure)'} {route.unit}:{route.line}{guards}{doubt}"
+    handler = f"{route.handler or '(closure)'} {route.unit}:{route.line}"
+    return f"{route.method} {route.pattern} -> {handler}{guards}{doubt}"
 
 
 @pytest.mark.parametrize("case", CASES, ids=lambda path: path.stem)

@@ -70,7 +70,8 @@ const app = require('./src/app.js');
 const rows = new Set();
 const strip = (text) => text.replace(/\\(([^()]|\\([^()]*\\))*\\)/g, '').replace(/:(\\w+)/g, '{$1}');
 const prefixOf = (layer) => {
-  let text = layer.regexp.source.replace('\\\\/?(?=\\\\/|$)', '').replace(/^\\^/, '').replace(/\\\\\\//g, '/');
+  let text = layer.regexp.source.replace('\\\\/?(?=\\\\/|$)', '');
+  text = text.replace(/^\\^/, '').replace(/\\\\\\//g, '/');
   for (const key of layer.keys) text = text.replace('(?:/([^/]+?))', `/{${key.name}}`);
   return text === '?(?=/|$)' ? '' : text;
 };

@@ -14,6 +14,7 @@ from yandrel.frameworks.values import (
     ListValue,
     Made,
     ModuleValue,
+    Outside,
     Place,
     Router,
     Unknown,
@@ -300,7 +301,11 @@ class DjangoFamily(Family):
             return
         if isinstance(target, Made) and target.by == "django.include":
             why = doubt or "an included list that is not read"
-            add_route(call, router, (), path + HOLE, target, one.place, why)
+            add_route(call, router, (), path + HOLE, target, one.place, why).outside = True
+            return
+        if isinstance(target, Outside) and target.last == "urls":
+            why = doubt or "the routes of another package"
+            add_route(call, router, (), path + HOLE, target, one.place, why).outside = True
             return
         methods = target.methods if isinstance(target, Handler) else ()
         add_route(call, router, methods, path, target, one.place, doubt)

@@ -9,6 +9,7 @@ from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
     DictValue,
+    Entry,
     Handler,
     Instance,
     ListValue,
@@ -84,7 +85,10 @@ class FlaskFamily(Family):
         if application:
             folder = arguments.named.get("static_folder", "static")
             path = arguments.named.get("static_url_path")
-            made.extra["static"] = None if folder is None else text_of(path) or "/static"
+            if folder is not None:
+                whole = f"{text_of(path) or '/static'}/<path:filename>"
+                handler = Handler(None, name="static")
+                made.entries.append(Entry("route", whole, handler, place, ("GET",), outside=True))
         return made
 
     def _resource_api(self, call: Evaluation, last: str, arguments: Arguments, place: Place) -> Router:

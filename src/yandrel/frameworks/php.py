@@ -92,7 +92,7 @@ class PhpFamily(Family):
         "App": "application",
         "RouteCollectorProxy": "router",
         "RouteCollectorProxyInterface": "router",
-        "RouteCollector": "router",
+        "RouteCollector": "application",
         "Router": "router",
         "Registrar": "router",
         "ConfigurableRoutes": "router",

@@ -200,7 +200,8 @@ class Arguments:
 class Entry:
     """One thing that a router was told: a route, a mounted router, or middleware from here on.
 
-    `kind` is "route", "mount" or "use"; `prefix` that of what mounts it, `path` as it was written.
+    `kind` is "route", "mount" or "use", `path` as it was written; `outside` says that another package
+    declares it.
     """
 
     kind: str
@@ -211,6 +212,7 @@ class Entry:
     guards: tuple[str, ...] = ()
     doubt: str = ""
     name: str = ""
+    outside: bool = False
 
 
 @dataclass(eq=False)

@@ -295,7 +295,8 @@ class Sources:
             found: Symbol | None = None
             for view in self.index.views.values():
                 found = found or view.find_qualified(name)
-            self._qualified[name] = found if found is not None and found.unit else None
+            known = found is not None and found.unit in self.index.facts
+            self._qualified[name] = found if known else None
         return self._qualified[name]
 
     def inner_module(self, unit: str, name: str) -> str | None:

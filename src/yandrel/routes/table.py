@@ -275,7 +275,7 @@ def _route_rows(
             tuple(dict.fromkeys((*guards, *entry.guards, *own))),
             above.mounts,
             not doubt,
-            outside,
+            outside or entry.outside,
             f"{entry.place.unit}:{entry.place.line}",
             family.name,
             doubt,
