@@ -151,7 +151,8 @@ def test_a_check_of_nothing_does_not_pass(shop: Path, yandrel: Yandrel, path: st
     ("text", "said"),
     [
         ('[app]\nsource = ["nowhere"]\n', "has no source file"),
-        ('[routes]\nguard = { "/x" = "y" }\n', "no rule enforces guard"),
+        ('[routes]\nguard = { "x" = "y" }\n', "the prefix 'x' must start with a slash"),
+        ('[routes]\nguard = "y"\n', "guard must be a table of prefixes and names"),
         ('[roles]\nservice = "s/{name}.py"\n[shape.service]\nmethods = ["x"]\n', "no rule enforces methods"),
     ],
 )

@@ -236,6 +236,14 @@ class Router:
     doubt: str = ""
 
 
+@dataclass(eq=False)
+class RouterMethod:
+    """A method of a framework's router."""
+
+    router: Router
+    name: str
+
+
 def is_text(value: Value) -> bool:
     return isinstance(value, (str, Text))
 

@@ -16,6 +16,7 @@ from yandrel.frameworks.values import (
     Made,
     Place,
     Router,
+    RouterMethod,
     Text,
     Unknown,
     Value,
@@ -35,7 +36,7 @@ GOING_OVER = frozenset({"forEach", "each", "map", "flatMap", "ForEach", "Select"
 
 def call_builtin(run: State, of: Value, name: str, arguments: Arguments, place: Place) -> Value:
     """Call a method of a value that is no object of the application."""
-    if isinstance(of, FunctionValue):
+    if isinstance(of, (FunctionValue, RouterMethod)):
         return _function_method(run, of, name, arguments, place)
     if isinstance(of, ListValue):
         return _list_method(run, of, name, arguments, place)
@@ -48,11 +49,14 @@ def call_builtin(run: State, of: Value, name: str, arguments: Arguments, place: 
     return Unknown(name)
 
 
-def _function_method(run: State, of: FunctionValue, name: str, arguments: Arguments, place: Place) -> Value:
+def _function_method(run: State, of: Value, name: str, arguments: Arguments, place: Place) -> Value:
     if name == "bind":
         return of
     if name in ("call", "invoke"):
         return run.call(of, Arguments(arguments.values[1:] if name == "call" else arguments.values), place)
+    if name == "apply":
+        items = run.items_of(arguments.get(1))
+        return run.call(of, Arguments(list(items or []), open=items is None), place)
     return Unknown(name)
 
 
@@ -91,12 +95,23 @@ def _list_method(run: State, of: ListValue, name: str, arguments: Arguments, pla
     ):
         run.items_of(of)
         return ListValue(list(of.items), of.open)
+    if name == "reduce" and arguments.values:
+        return _reduced(run, of, arguments, place)
     if name == "entries":
         return ListValue([ListValue([n, item]) for n, item in enumerate(run.items_of(of) or [])])
     if name == "join":
         between = text_of(arguments.get(0)) or ""
         return run.concatenate([x for item in of.items for x in (between, item)][1:]) if of.items else ""
     return Unknown(name)
+
+
+def _reduced(run: State, of: ListValue, arguments: Arguments, place: Place) -> Value:
+    """Return what a function makes of what it made before and of the next item, over all items."""
+    items = list(run.items_of(of) or [])
+    held = arguments.get(1) if len(arguments.values) > 1 else (items.pop(0) if items else Unknown())
+    for item in items:
+        held = run.call(arguments.values[0], Arguments([held, item]), place)
+    return held
 
 
 def _dict_method(run: State, of: DictValue, name: str, arguments: Arguments, place: Place) -> Value:

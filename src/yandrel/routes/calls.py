@@ -16,6 +16,7 @@ from yandrel.frameworks.values import (
     Outside,
     Place,
     Router,
+    RouterMethod,
     Scope,
     Text,
     Unknown,
@@ -36,7 +37,6 @@ from yandrel.routes.state import (
     HELD,
     BoundBuiltin,
     BoundOutside,
-    RouterMethod,
     State,
     Super,
 )

@@ -17,6 +17,7 @@ from yandrel.frameworks.values import (
     Outside,
     Place,
     Router,
+    RouterMethod,
     Scope,
     Unknown,
     Value,
@@ -30,10 +31,10 @@ from yandrel.model.program import (
 )
 from yandrel.routes.state import (
     APART,
+    CONSTRUCTORS,
     EXTENDING,
     GONE,
     BoundOutside,
-    RouterMethod,
     State,
     Super,
 )
@@ -147,7 +148,7 @@ class Definitions(State):
             for name, member in one.members.items():
                 if isinstance(member, (ListValue, DictValue)):
                     made.fields[name] = self._copied(member)
-        for name in ("__init__", "constructor", "__construct", "init", "<init>"):
+        for name in CONSTRUCTORS:
             method = self.class_member(value, name, made)
             if isinstance(method, FunctionValue):
                 if self.is_worth(method, arguments):

@@ -21,6 +21,7 @@ from yandrel.routes.state import (
     MOST_ASIDE,
     MOST_FRUITLESS,
     MOST_OF_ONE,
+    OFTEN,
     SMALL_BODY,
     State,
 )
@@ -36,6 +37,8 @@ class Functions(State):
         if self.aside < MOST_ASIDE and len(value.node.body) <= SMALL_BODY:
             return all(isinstance(one, (Bind, Return, Do, Bring, Each, Function)) for one in value.node.body)
         given = (*arguments.values, *arguments.named.values())
+        if any(isinstance(v, str) and v.startswith("/") for v in given):
+            return any(isinstance(v, (Router, FunctionValue, ListValue)) for v in given)
         return any(isinstance(v, Router) for v in given)
 
     def call_function(self, value: FunctionValue, arguments: Arguments, place: Place) -> Value:
@@ -43,7 +46,7 @@ class Functions(State):
         if (
             self.depth >= DEEPEST
             or self.active.get(key, 0) >= MOST_OF_ONE
-            or self.fruitless.get(key, 0) >= MOST_FRUITLESS
+            or self.fruitless.get(key, 0) >= MOST_FRUITLESS * (10 if value.node.name in OFTEN else 1)
             or not self.is_worth(value, arguments)
         ):
             return Unknown(f"{value.name}()", value.node.returns)

@@ -13,6 +13,7 @@ from yandrel.frameworks.values import (
     ModuleValue,
     Outside,
     Router,
+    RouterMethod,
     Scope,
     Unknown,
     Value,
@@ -30,7 +31,6 @@ from yandrel.routes.state import (
     BoundBuiltin,
     BoundOutside,
     Pending,
-    RouterMethod,
     State,
     Super,
 )

@@ -115,6 +115,7 @@ class Sources:
         self._edges: dict[str, dict[tuple[int, str], Edge]] = {}
         self._by_name: dict[str, dict[str, Edge]] = {}
         self._outside: dict[str, dict[str, str]] = {}
+        self._relevant: dict[int, bool] = {}
         self._qualified: dict[str, Symbol | None] = {}
 
     # -- programs --------------------------------------------------------------------------
@@ -156,6 +157,7 @@ class Sources:
             raw = self.index.read_raw(unit)
         except OSError:
             return False
+        raw = raw.partition(b"//# sourceMappingURL=data:")[0]
         if len(raw) > LONGEST_LINE and max(map(len, raw.split(b"\n"))) > LONGEST_LINE:
             return False
         if any(mark in raw for mark in BUNDLED):
@@ -175,8 +177,13 @@ class Sources:
         return not SPEAKING.isdisjoint(node.calls) or not self.words.isdisjoint(node.paths)
 
     def is_relevant(self, node: Function) -> bool:
-        """Whether a function declares or mounts, or calls one by name that does."""
-        return self.registers(node) or not self.declaring_names.isdisjoint(node.calls)
+        """Whether a function declares or mounts, or calls what is named for routes or does so by its name."""
+        found = self._relevant.get(id(node))
+        if found is None:
+            speaks = self.registers(node) or any("rout" in name or "Rout" in name for name in node.calls)
+            found = speaks or not self.declaring_names.isdisjoint(node.calls)
+            self._relevant[id(node)] = found
+        return found
 
     @cached_property
     def declaring_names(self) -> frozenset[str]:

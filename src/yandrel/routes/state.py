@@ -49,6 +49,9 @@ MOST_ASIDE = 3
 """How deep small functions may call one another that neither declare nor mount."""
 MOST_FRUITLESS = 10
 """Calls after which a function is not entered again that declared nothing and returned nothing of use."""
+CONSTRUCTORS = ("__init__", "constructor", "__construct", "init", "<init>")
+OFTEN = (*CONSTRUCTORS, "")
+"""Constructors and closures may return nothing of use more often before they are given up."""
 STEPS_OF_ONE = 80_000
 """Steps that the run of one file, or of one function alone, may take."""
 DECORATING = frozenset({"__decorate", "_ts_decorate", "__decorateClass"})
@@ -69,14 +72,6 @@ class Pending:
 
     def __init__(self, node: Bring) -> None:
         self.node = node
-
-
-class RouterMethod:
-    """A method of a framework's router."""
-
-    def __init__(self, router: Router, name: str) -> None:
-        self.router = router
-        self.name = name
 
 
 class BoundBuiltin:
