@@ -30,7 +30,6 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ("refused", "layout", ("move", "waxmoor/services/", "waxmoor/services/inner/")),
     ("undo", "layout", ("undo", "--history")),
     ("layout", "layout", ("layout",)),
-    ("rings", "plain", ("layout", "rings", "--app", "Waxmoor")),
     ("split", "beginning", ("split", "waxmoor.py")),
     ("split-done", "beginning", ("split", "waxmoor.py", "--deep", "--carry-out")),
     ("split-type", "wide", ("split", "waxmoor/services/hive_service.py:HiveService", "--by", "action")),
@@ -50,7 +49,7 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
 
 def take(name: str, root: Path, words: tuple[str, ...]) -> None:
     """Run a command in a terminal window of 125 columns, and photograph the screen."""
-    end = " | head -36" if name in ("adopt", "rings", "layout") else ""
+    end = " | head -36" if name in ("adopt", "layout") else ""
     program = f"{sys.executable} -m yandrel"
     line = "yandrel " + " ".join(shlex.quote(word) for word in words)
     shown = f"cd {shlex.quote(str(root))}; printf '%s\\n' '$ {line}'; {program} {line[8:]}{end}; "

@@ -10,7 +10,7 @@ from yandrel.app.check import is_racy
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError
 from yandrel.index.code import tree_key, versions
-from yandrel.model.results import FORMAT_VERSION, RoutesReport
+from yandrel.model.results import FORMAT_VERSION, RouteFault, RoutesReport
 from yandrel.model.routes import Route, RouteTable
 from yandrel.routes.compare import compare_tables
 from yandrel.routes.faults import find_faults
@@ -68,9 +68,9 @@ def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesRep
         name=workspace.layout.name or workspace.root.name,
         routes=shown,
         total=len(table.routes),
-        uncertain=sum(not route.certain for route in table.routes),
+        uncertain=sum(not route.certain for route in shown),
         frameworks=list(table.frameworks),
-        faults=[fault for fault in faults if not wanted.file or fault.unit.startswith(wanted.file)],
+        faults=faults if wanted == Wanted() else [f for f in faults if _is_about(f, shown)],
         changes=changes,
         against=against,
         cut=table.cut,
@@ -127,6 +127,12 @@ def _is_wanted(route: Route, wanted: Wanted) -> bool:
         and (not wanted.guard or wanted.guard in route.guards)
         and (not wanted.file or route.unit.startswith(wanted.file) or route.declared.startswith(wanted.file))
     )
+
+
+def _is_about(fault: RouteFault, shown: list[Route]) -> bool:
+    """Whether a fault is one of some routes."""
+    place = f"{fault.unit}:{fault.line}"
+    return any(fault.path == route.pattern or place == route.declared for route in shown)
 
 
 def _looked_for(workspace: Workspace) -> list[str]:

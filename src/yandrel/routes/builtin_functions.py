@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import posixpath
 from collections.abc import Callable
-from typing import TYPE_CHECKING
 
 from yandrel.frameworks.values import (
     Arguments,
@@ -22,9 +21,7 @@ from yandrel.frameworks.values import (
     Value,
     text_of,
 )
-
-if TYPE_CHECKING:
-    from yandrel.routes.state import State
+from yandrel.routes.state import State
 
 Builtin = Callable[["State", Arguments, Place], Value]
 PASSING = frozenset(

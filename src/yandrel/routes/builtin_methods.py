@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import TYPE_CHECKING
 
 from yandrel.frameworks.values import (
     HOLE,
@@ -23,9 +22,7 @@ from yandrel.frameworks.values import (
     is_text,
     text_of,
 )
-
-if TYPE_CHECKING:
-    from yandrel.routes.state import State
+from yandrel.routes.state import LONGEST_TEXT, MOST_ITEMS, State
 
 Builtin = Callable[["State", Value, Arguments, Place], Value]
 ADDING = frozenset({"append", "push", "add", "unshift", "Add", "offer", "addLast"})
@@ -71,7 +68,7 @@ def _list_method(run: State, of: ListValue, name: str, arguments: Arguments, pla
         target = ListValue(list(of.items), of.open) if name == "concat" else of
         for value in arguments.values:
             items = run.items_of(value)
-            target.items.extend(items if items is not None else [])
+            target.items.extend(items if items is not None and len(target.items) < MOST_ITEMS else [])
             target.open = target.open or items is None
         return target
     if name in GOING_OVER and arguments.values:
@@ -158,7 +155,7 @@ def _text_method(run: State, of: Value, name: str, arguments: Arguments) -> Valu
         return run.concatenate([of, *arguments.values])
     text = text_of(of) or ""
     changed = _changed(text, name, arguments)
-    if changed is None:
+    if changed is None or len(changed) > LONGEST_TEXT:
         return Unknown(name)
     return changed if isinstance(of, str) else Text(changed, of.reason)
 
@@ -206,4 +203,6 @@ def _formatted(text: str, arguments: Arguments) -> Value:
         doubt = doubt or ("" if isinstance(value, (str, int)) else "a part of the path is not constant")
         parts.append((HOLE if known is None else known) + rest)
     whole = "".join(parts).replace("\1", "{").replace("\2", "}")
+    if len(whole) > LONGEST_TEXT:
+        return Unknown("a text that is too long")
     return Text(whole, doubt) if doubt else whole

@@ -29,10 +29,7 @@ from yandrel.model.program import (
     Joined,
     Pairs,
 )
-from yandrel.routes.state import (
-    MOST_ITEMS,
-    State,
-)
+from yandrel.routes.state import LARGEST_NUMBER, LONGEST_TEXT, MOST_ITEMS, State
 
 
 class Expressions(State):
@@ -78,24 +75,28 @@ class Expressions(State):
         return self.concatenate([self.evaluate_in(part, scope) for part in node.parts])
 
     def concatenate(self, parts: list[Value]) -> Value:
-        """Return texts, or lists, put together."""
+        """Return texts, or lists, put together; what grows too long is not known any more."""
         if any(isinstance(part, ListValue) for part in parts):
-            made = ListValue()
-            for part in parts:
-                items = self.items_of(part)
-                made.items.extend(items or [])
-                made.open = made.open or items is None
-            return made
-        if all(isinstance(part, (str, int)) and not isinstance(part, bool) for part in parts):
-            if all(isinstance(part, int) for part in parts):
-                return sum(parts)
-            return "".join(str(part) for part in parts)
+            return self._concatenated_lists(parts)
+        if parts and all(type(part) is int for part in parts):
+            total = sum(parts)
+            return total if abs(total) < LARGEST_NUMBER else Unknown("a large number")
         parts = [_as_text(part) for part in parts]
-        if all(isinstance(part, str) for part in parts):
-            return "".join(parts)
-        texts = [str(part) if isinstance(part, int) else text_of(part) for part in parts]
-        reason = next((doubt_of(part) for part in parts if doubt_of(part)), "")
-        return Text("".join(HOLE if text is None else text for text in texts), reason)
+        texts = [str(part) if type(part) is int else text_of(part) for part in parts]
+        whole = "".join(HOLE if text is None else text for text in texts)
+        if len(whole) > LONGEST_TEXT:
+            return Unknown("a text that is too long")
+        if all(isinstance(part, str) or type(part) is int for part in parts):
+            return whole
+        return Text(whole, next((doubt_of(part) for part in parts if doubt_of(part)), ""))
+
+    def _concatenated_lists(self, parts: list[Value]) -> ListValue:
+        made = ListValue()
+        for part in parts:
+            items = self.items_of(part)
+            made.items.extend(items or [])
+            made.open = made.open or items is None
+        return made
 
     def _index(self, node: Index, scope: Scope) -> Value:
         of = self.evaluate_in(node.of, scope)
@@ -145,10 +146,10 @@ class Expressions(State):
     def items_of(self, value: Value) -> list[Value] | None:
         if isinstance(value, ListValue):
             value.used = True
-            return None if value.open and not value.items else list(value.items)
+            return None if value.open and not value.items else value.items[:MOST_ITEMS]
         if isinstance(value, DictValue):
             value.used = True
-            return None if value.open and not value.items else list(value.items)
+            return None if value.open and not value.items else list(value.items)[:MOST_ITEMS]
         return None
 
 

@@ -36,6 +36,8 @@ MOST_STEPS = 6_000_000
 DEEPEST = 45
 MOST_OF_ONE = 3
 MOST_ITEMS = 2000
+LONGEST_TEXT = 4000
+LARGEST_NUMBER = 10**12
 SMALL_BODY = 4
 ENTRIES = frozenset({"csharp", "kotlin", "swift"})
 """Languages in which a loop over a map gives its entries, and not its keys."""
@@ -148,7 +150,7 @@ class State(Evaluation):
         depth, place = self.depth, self.place
         try:
             return work()
-        except StopError:
+        except (StopError, RecursionError):
             self.cut = True
             self.depth, self.place = depth, place
             if self.steps > MOST_STEPS:

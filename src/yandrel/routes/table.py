@@ -124,14 +124,14 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
         for function in _uncalled(run, set(units)):
             if id(function.node) not in run.called and id(function.node) not in run.handlers:
                 run.within(STEPS_OF_ONE, partial(_try_alone, run, function))
-    except StopError:
+    except (StopError, RecursionError):
         run.steps = 0
         run.limit = STEPS_OF_ONE * 10
     run.doubts = []
     try:
         for family in run.families:
             family.finished(run)
-    except StopError:
+    except (StopError, RecursionError):
         return
 
 
