@@ -28,7 +28,7 @@ class SavedTable(msgspec.Struct, frozen=True):
 
 
 class Wanted(msgspec.Struct, frozen=True):
-    """Which routes to show; an empty field does not restrict."""
+    """A restriction of the routes to show; an empty field does not restrict."""
 
     under: str = ""
     method: str = ""

@@ -18,7 +18,7 @@ from yandrel.model.program import Expression
 
 
 class Evaluation(Protocol):
-    """What a framework may ask of the evaluation that calls it."""
+    """The calls that a framework may make to the evaluation that asks it."""
 
     doubts: list[str]
     """Why what is declared now may not be: the conditions that it stands under."""

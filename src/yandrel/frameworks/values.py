@@ -1,4 +1,4 @@
-"""What expressions evaluate to while routes are read; plain texts, numbers and None stand for themselves."""
+"""The values of expressions while routes are read; plain texts, numbers and None stand for themselves."""
 
 from __future__ import annotations
 
@@ -151,7 +151,7 @@ class Outside:
 
 @dataclass(eq=False)
 class Made:
-    """What a call of something outside returned; `by` is what was called, `of` the object of that call."""
+    """The result of a call of something outside; `by` is what was called, `of` the object of that call."""
 
     by: str
     arguments: Arguments
@@ -169,7 +169,7 @@ class Native:
 
 @dataclass(eq=False)
 class Handler:
-    """What answers a route: a value, with the methods that it says itself and the guards around it.
+    """The handler of a route: a value, with the methods that it says itself and the guards around it.
 
     `missing` says that the class is known, and has no such method.
     """
@@ -217,7 +217,7 @@ class Entry:
 
 @dataclass(eq=False)
 class Router:
-    """Something that routes are declared on.
+    """A router or application: routes are declared on it.
 
     `application` says that it answers requests itself; `stand_in` that it stands for an argument that no
     call was seen to pass.

@@ -19,13 +19,14 @@ class RoleCount(Struct, frozen=True):
 
 
 class DomainRow(Struct, frozen=True):
-    """One domain: how many units of each role, how far spread, what is done with it."""
+    """One domain: its units by role, how far they are spread, its actions, and how many routes it answers."""
 
     domain: str
     units: int
     spread: int
     roles: dict[str, int]
     actions: list[str]
+    routes: int = 0
 
 
 class UnitRow(Struct, frozen=True):

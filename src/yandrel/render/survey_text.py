@@ -82,9 +82,16 @@ def _domains(report: SurveyReport, style: Style) -> list[str]:
     shown = report.domains[:SHOWN_DOMAINS]
     used = [c for c in COLUMNS if any(row.roles.get(c) for row in shown)]
     width = max(12, min(24, max(len(row.domain) for row in shown)))
-    rows = [_domain_cells(row, used, width) for row in shown]
-    short = {"controller": "contr.", "repository": "repos.", "service": "serv."}
-    head = ["domain", *(short.get(c, c) for c in used), "other", "spread"]
+    answers = any(row.routes for row in shown)
+    rows = [_domain_cells(row, used, width, answers) for row in shown]
+    short = {
+        "route": "rout.",
+        "controller": "ctrl.",
+        "repository": "repo.",
+        "service": "serv.",
+        "schema": "sch.",
+    }
+    head = ["domain", *(short.get(c, c) for c in used), "other", "spread", *(["routes"] if answers else [])]
     lines = table(rows, head, set(range(1, len(head))))
     if len(report.domains) > SHOWN_DOMAINS:
         lines.append(f"  and {len(report.domains) - SHOWN_DOMAINS} more (--format json has all)")
@@ -99,10 +106,11 @@ def _domains(report: SurveyReport, style: Style) -> list[str]:
     return lines
 
 
-def _domain_cells(row: DomainRow, used: list[str], width: int) -> list[str]:
+def _domain_cells(row: DomainRow, used: list[str], width: int, answers: bool) -> list[str]:
     other = sum(n for role, n in row.roles.items() if role not in used)
     cells = [str(row.roles.get(c) or "·") for c in used]
-    return [clip(row.domain, width), *cells, str(other or "·"), str(row.spread or "·")]
+    routes = [str(row.routes or "·")] if answers else []
+    return [clip(row.domain, width), *cells, str(other or "·"), str(row.spread or "·"), *routes]
 
 
 def _crowding(report: SurveyReport, style: Style) -> list[str]:

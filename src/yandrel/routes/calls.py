@@ -2,6 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from functools import cached_property
+from typing import Any
+
 from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
@@ -172,37 +176,42 @@ class Calls(State):
                     self.call(argument, Arguments(open=True), place)
 
     def call(self, value: Value, arguments: Arguments, place: Place) -> Value:
-        if isinstance(value, FunctionValue):
-            if value.node.name in PASSING and len(arguments.values) == 1:
-                return arguments.values[0]
-            return self.call_function(value, arguments, place)
-        if isinstance(value, RouterMethod):
-            return self.router_method(value.router, value.name, arguments, place)
-        if isinstance(value, ClassValue):
-            return self.construct(value, arguments, place)
-        if isinstance(value, Native):
-            return value.run(arguments, place)
-        if isinstance(value, Outside):
-            return self._outside_call(value.name, arguments, place, None)
-        if isinstance(value, Super):
-            return self.construct_base(value, arguments, place)
-        if isinstance(value, BoundOutside):
-            return self.base_method(value, arguments, place)
-        if isinstance(value, BoundBuiltin):
-            return call_builtin(self, value.of, value.name, arguments, place)
-        if isinstance(value, Instance):
-            for name in ("__call__", "__invoke", "invoke"):
-                method = self.class_member(value.type, name, value)
-                if isinstance(method, FunctionValue):
-                    return self.call(method, arguments, place)
-        if isinstance(value, Router):
-            return self.router_method(value, "()", arguments, place)
-        if isinstance(value, Made):
-            return self._outside_call(f"{value.by}()", arguments, place, value)
-        if isinstance(value, Handler):
-            return self.call(value.value, arguments, place)
+        found = self._callers.get(type(value))
+        if found is not None:
+            return found(value, arguments, place)
         self._run_closures(arguments, place)
         return Unknown(getattr(value, "reason", ""))
+
+    @cached_property
+    def _callers(self) -> dict[type, Callable[[Any, Arguments, Place], Value]]:
+        return {
+            FunctionValue: self._call_own,
+            RouterMethod: lambda value, given, at: self.router_method(value.router, value.name, given, at),
+            ClassValue: self.construct,
+            Native: lambda value, given, at: value.run(given, at),
+            Outside: lambda value, given, at: self._outside_call(value.name, given, at, None),
+            Super: self.construct_base,
+            BoundOutside: self.base_method,
+            BoundBuiltin: lambda value, given, at: call_builtin(self, value.of, value.name, given, at),
+            Instance: self._call_instance,
+            Router: lambda value, given, at: self.router_method(value, "()", given, at),
+            Made: lambda value, given, at: self._outside_call(f"{value.by}()", given, at, value),
+            Handler: lambda value, given, at: self.call(value.value, given, at),
+        }
+
+    def _call_own(self, value: FunctionValue, arguments: Arguments, place: Place) -> Value:
+        if value.node.name in PASSING and len(arguments.values) == 1:
+            return arguments.values[0]
+        return self.call_function(value, arguments, place)
+
+    def _call_instance(self, value: Instance, arguments: Arguments, place: Place) -> Value:
+        """Call an object that can be called like a function."""
+        for name in ("__call__", "__invoke", "invoke"):
+            method = self.class_member(value.type, name, value)
+            if isinstance(method, FunctionValue):
+                return self.call(method, arguments, place)
+        self._run_closures(arguments, place)
+        return Unknown(value.type.name)
 
     def router_method(self, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
         self.made += 1

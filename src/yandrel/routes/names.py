@@ -2,6 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from functools import cached_property
+from typing import Any
+
 from yandrel.frameworks.values import (
     ClassValue,
     DictValue,
@@ -164,38 +168,56 @@ class Names(State):
         return self.member(self.evaluate_in(node.of, scope), node.name)
 
     def member(self, value: Value, name: str) -> Value:
-        if isinstance(value, Instance):
-            return self._of_instance(value, name)
-        if isinstance(value, ClassValue):
-            if name == "prototype":
-                return value
-            found = self.class_member(value, name, value)
-            return self._unknown_member(value, name) if found is GONE else found
-        if isinstance(value, DictValue):
-            if name in value.items:
-                return value.items[name]
-            return value if name == "default" else Unknown(name)
-        if isinstance(value, ModuleValue):
-            return self._of_module(value, name)
-        if isinstance(value, Outside):
-            return self._of_outside(value, name)
-        if isinstance(value, Router):
-            if name in value.extra:
-                return value.extra[name]
-            found = value.family.attribute(self, value, name)
-            return RouterMethod(value, name) if found is NotImplemented else found
-        if isinstance(value, Super):
-            method = self.inherited(value.owner, name, value.this)
-            return method if method is not GONE else BoundOutside(value.this, name)
-        if isinstance(value, Made) and name in value.arguments.named:
-            return value.arguments.named[name]
-        if isinstance(value, ListValue) and len(value.items) == 2 and name in PAIR:
-            return value.items[PAIR[name]]
-        if isinstance(value, FunctionValue) and name == "__name__":
-            return value.node.name
-        if isinstance(value, Unknown):
-            return Unknown(value.reason or name)
-        return BoundBuiltin(value, name)
+        found = self._members.get(type(value))
+        return found(value, name) if found is not None else BoundBuiltin(value, name)
+
+    @cached_property
+    def _members(self) -> dict[type, Callable[[Any, str], Value]]:
+        return {
+            Instance: self._of_instance,
+            ClassValue: self._of_class,
+            DictValue: self._of_dict,
+            ModuleValue: self._of_module,
+            Outside: self._of_outside,
+            Router: self._of_router,
+            Super: self._of_super,
+            Made: self._of_made,
+            ListValue: self._of_list,
+            FunctionValue: self._of_function,
+            Unknown: lambda value, name: Unknown(value.reason or name),
+        }
+
+    def _of_class(self, value: ClassValue, name: str) -> Value:
+        if name == "prototype":
+            return value
+        found = self.class_member(value, name, value)
+        return self._unknown_member(value, name) if found is GONE else found
+
+    def _of_dict(self, value: DictValue, name: str) -> Value:
+        if name in value.items:
+            return value.items[name]
+        return value if name == "default" else Unknown(name)
+
+    def _of_router(self, value: Router, name: str) -> Value:
+        if name in value.extra:
+            return value.extra[name]
+        found = value.family.attribute(self, value, name)
+        return RouterMethod(value, name) if found is NotImplemented else found
+
+    def _of_super(self, value: Super, name: str) -> Value:
+        method = self.inherited(value.owner, name, value.this)
+        return method if method is not GONE else BoundOutside(value.this, name)
+
+    def _of_made(self, value: Made, name: str) -> Value:
+        named = value.arguments.named
+        return named[name] if name in named else BoundBuiltin(value, name)
+
+    def _of_list(self, value: ListValue, name: str) -> Value:
+        pair = len(value.items) == 2 and name in PAIR
+        return value.items[PAIR[name]] if pair else BoundBuiltin(value, name)
+
+    def _of_function(self, value: FunctionValue, name: str) -> Value:
+        return value.node.name if name == "__name__" else BoundBuiltin(value, name)
 
     def _of_module(self, value: ModuleValue, name: str) -> Value:
         found = self.exported(value.unit, name)

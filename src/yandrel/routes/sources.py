@@ -104,7 +104,7 @@ FOLDER_NAMES = {
 
 
 class Sources:
-    """What the evaluation reads of an application."""
+    """The programs of an application's files, its graph, and the names that declare or mount."""
 
     def __init__(self, index: CodeIndex, words: frozenset[str], store: FactStore | None = None) -> None:
         self.index = index

@@ -101,7 +101,7 @@ class BoundOutside:
 
 
 class State(Evaluation):
-    """What the parts of an evaluation share."""
+    """The state that the parts of an evaluation share."""
 
     def __init__(self, sources: Sources, families: tuple[Family, ...]) -> None:
         self.sources = sources

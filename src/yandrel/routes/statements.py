@@ -56,34 +56,43 @@ class Statements(State):
                 scope.names.setdefault(statement.name, self.make_function(statement, scope))
         for statement in body:
             self._step()
-            if isinstance(statement, Do):
-                self.evaluate_in(statement.value, scope)
-            elif isinstance(statement, Bind):
-                self._bind(statement, scope)
-            elif isinstance(statement, Return):
+            if isinstance(statement, Return):
                 returned = self.evaluate_in(statement.value, scope)
                 if isinstance(returned, (Unknown, type(None))) and perhaps is not GONE:
                     return perhaps
                 return returned
-            elif isinstance(statement, Function):
-                if statement.receiver and scope.parent is None:
-                    self.attach(statement, scope)
-                    if statement.name in scope.names:
-                        continue
-                self._bind_name(scope, statement.name, self.decorated_function(statement, scope))
-            elif isinstance(statement, Class):
-                self._bind_name(scope, statement.name, self.make_class(statement, scope))
-            elif isinstance(statement, Bring):
-                self._bring(statement, scope)
-            elif isinstance(statement, Each):
+            if isinstance(statement, Each):
                 found = self._each(statement, scope)
-                perhaps = found if perhaps is GONE else perhaps
+                perhaps = found if perhaps is GONE or perhaps is None else perhaps
             elif isinstance(statement, Branch):
                 found = self._branch(statement, scope)
                 if statement.sure and found is not GONE:
                     return found
                 perhaps = found if perhaps is GONE or perhaps is None else perhaps
+            else:
+                self._declare(statement, scope)
         return perhaps
+
+    def _declare(self, statement: Statement, scope: Scope) -> None:
+        """Run a statement that evaluates or binds something."""
+        if isinstance(statement, Do):
+            self.evaluate_in(statement.value, scope)
+        elif isinstance(statement, Bind):
+            self._bind(statement, scope)
+        elif isinstance(statement, Function):
+            self._define(statement, scope)
+        elif isinstance(statement, Class):
+            self._bind_name(scope, statement.name, self.make_class(statement, scope))
+        elif isinstance(statement, Bring):
+            self._bring(statement, scope)
+
+    def _define(self, node: Function, scope: Scope) -> None:
+        """Bind a function; a method that stands apart from its type hides no function of its name."""
+        if node.receiver and scope.parent is None:
+            self.attach(node, scope)
+            if node.name in scope.names:
+                return
+        self._bind_name(scope, node.name, self.decorated_function(node, scope))
 
     def _branch(self, node: Branch, scope: Scope) -> Value:
         perhaps: Value = GONE

@@ -53,7 +53,7 @@ Skip = Callable[[str], bool]
 
 @dataclass(frozen=True)
 class Above:
-    """What is above a router on the way from the application to it."""
+    """The prefix, guards and mounts on the way from the application to a router."""
 
     prefix: str = ""
     guards: tuple[str, ...] = ()

@@ -41,7 +41,7 @@ def build_report(picture: Picture, table: RouteTable, why: bool = False) -> Surv
     arrangement = find_arrangement(picture)
     spread = spread_of(picture)
     mean = sum(spread.values()) / len(spread) if spread else 0.0
-    domains = _domain_rows(picture, spread)
+    domains = _domain_rows(picture, spread, table)
     counted = picture.counted()
     top, newcomer = _top_level(picture)
     crowded = _crowded(picture)
@@ -96,7 +96,8 @@ def _role_rows(picture: Picture) -> list[RoleCount]:
     return sorted(rows, key=lambda row: (-row.units, row.role))
 
 
-def _domain_rows(picture: Picture, spread: dict[str, int]) -> list[DomainRow]:
+def _domain_rows(picture: Picture, spread: dict[str, int], table: RouteTable) -> list[DomainRow]:
+    answered = Counter(route.domain for route in table.routes if not route.outside)
     members: dict[str, list[str]] = {}
     for unit in picture.readings:
         domain = picture.domain(unit)
@@ -108,7 +109,7 @@ def _domain_rows(picture: Picture, spread: dict[str, int]) -> list[DomainRow]:
         rows.append(
             DomainRow(
                 domain, len(units), spread.get(domain, 0), dict(sorted(roles.items())),
-                _actions(picture, domain, units),
+                _actions(picture, domain, units), answered[domain],
             )
         )  # fmt: skip
     return sorted(rows, key=lambda row: (row.domain == SHARED, -row.units, row.domain))
