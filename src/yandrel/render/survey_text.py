@@ -82,35 +82,29 @@ def _domains(report: SurveyReport, style: Style) -> list[str]:
     shown = report.domains[:SHOWN_DOMAINS]
     used = [c for c in COLUMNS if any(row.roles.get(c) for row in shown)]
     width = max(12, min(24, max(len(row.domain) for row in shown)))
-    answers = any(row.routes for row in shown)
-    rows = [_domain_cells(row, used, width, answers) for row in shown]
-    short = {
-        "route": "rout.",
-        "controller": "ctrl.",
-        "repository": "repo.",
-        "service": "serv.",
-        "schema": "sch.",
-    }
-    head = ["domain", *(short.get(c, c) for c in used), "other", "spread", *(["routes"] if answers else [])]
+    rows = [_domain_cells(row, used, width) for row in shown]
+    short = {"controller": "contr.", "repository": "repos.", "service": "serv."}
+    head = ["domain", *(short.get(c, c) for c in used), "other", "spread"]
     lines = table(rows, head, set(range(1, len(head))))
     if len(report.domains) > SHOWN_DOMAINS:
         lines.append(f"  and {len(report.domains) - SHOWN_DOMAINS} more (--format json has all)")
-    done = [row for row in shown if row.actions]
+    done = [row for row in shown if row.actions or row.routes]
     if done:
         lines += ["", style.strong("Actions by domain")]
         for row in done:
             texts = [action.replace("_", " ") for action in row.actions[:SHOWN_ACTIONS]]
             more = " …" if len(row.actions) > SHOWN_ACTIONS else ""
-            text = f"{clip(row.domain, width).ljust(width)}  {', '.join(texts)}{more}"
+            routes = [plural_of(row.routes, "route")] if row.routes else []
+            told = ": ".join([*routes, *([", ".join(texts) + more] if texts else [])])
+            text = f"{clip(row.domain, width).ljust(width)}  {told}"
             lines += wrap(text, style.width, "  " + " " * (width + 2), "  ")
     return lines
 
 
-def _domain_cells(row: DomainRow, used: list[str], width: int, answers: bool) -> list[str]:
+def _domain_cells(row: DomainRow, used: list[str], width: int) -> list[str]:
     other = sum(n for role, n in row.roles.items() if role not in used)
     cells = [str(row.roles.get(c) or "·") for c in used]
-    routes = [str(row.routes or "·")] if answers else []
-    return [clip(row.domain, width), *cells, str(other or "·"), str(row.spread or "·"), *routes]
+    return [clip(row.domain, width), *cells, str(other or "·"), str(row.spread or "·")]
 
 
 def _crowding(report: SurveyReport, style: Style) -> list[str]:
