@@ -75,6 +75,17 @@ class DjangoFamily(Family):
         self.lists: dict[str, ListValue] = {}
         self.configs: dict[str, ClassValue] = {}
 
+    def outside(self, call: Evaluation, name: str) -> Value:
+        """Return a setting out of the application's own settings."""
+        start, _, setting = name.rpartition(".")
+        if start != "django.conf.settings":
+            return NotImplemented
+        for unit in call.files_with(b"ROOT_URLCONF"):
+            found = call.member(ModuleValue(unit), setting)
+            if not isinstance(found, Unknown):
+                return found
+        return NotImplemented
+
     # -- what the calls make ---------------------------------------------------------------
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:

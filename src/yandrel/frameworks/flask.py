@@ -54,6 +54,10 @@ class FlaskFamily(Family):
     types = {"Flask": "application", "Blueprint": "router", "Quart": "application"}
     first_match = False
 
+    def __init__(self) -> None:
+        self.config = DictValue(open=True)
+        """The settings of the application: there is one, however many functions are handed it."""
+
     def stand_in(self, type_name: str, name: str) -> str:
         if not type_name and name in ("app", "application", "flask_app"):
             return "application"
@@ -204,6 +208,11 @@ class FlaskFamily(Family):
         prefix = text_of(given) if given is not None else None
         entry_path = other.prefix if prefix is None else prefix
         add_mount(call, router, entry_path, other, place, doubt_of(given))
+
+    def attribute(self, call: Evaluation, router: Router, name: str) -> Value:
+        if name == "config":
+            return self.config
+        return NotImplemented
 
     def join(self, prefix: str, path: str) -> str:
         if not prefix:

@@ -53,6 +53,9 @@ class Evaluation(Protocol):
     def evaluate(self, expression: Expression, value: ClassValue | FunctionValue) -> Value:
         """Evaluate an expression where a class or function was made."""
 
+    def files_with(self, word: bytes) -> list[str]:
+        """Return the files that hold a word, of those that may declare or mount routes."""
+
     def items_of(self, value: Value) -> list[Value] | None:
         """Return the items of a list, or None where they are not known."""
 
@@ -84,6 +87,10 @@ class Family:
 
     def attribute(self, call: Evaluation, router: Router, name: str) -> Value:
         """Return an attribute of a router; NotImplemented where it is a method or not known."""
+        return NotImplemented
+
+    def outside(self, call: Evaluation, name: str) -> Value:
+        """Return what a name from outside stands for in the application; NotImplemented where nothing."""
         return NotImplemented
 
     def declared(self, call: Evaluation, value: ClassValue) -> None:

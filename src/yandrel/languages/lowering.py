@@ -182,6 +182,7 @@ class Lowering:
             text_of(test)[:LONGEST_OPAQUE].split("\n")[0],
             tuple(self.block(body) for body in bodies),
             line_of(node),
+            value=self.expression(test) if test is not None else None,
         )
 
 

@@ -168,12 +168,16 @@ class Each(Struct, frozen=True, array_like=True, tag_field="kind_", tag="l"):
 
 
 class Branch(Struct, frozen=True, array_like=True, tag_field="kind_", tag="w"):
-    """Bodies of which one runs; `test` is the condition, `sure` whether the first always runs."""
+    """Bodies of which one runs; `test` is the condition, `sure` whether the first always runs.
+
+    `value` is the condition where it may be constant.
+    """
 
     test: str
     bodies: tuple[tuple[Statement, ...], ...]
     line: int
     sure: bool = False
+    value: Expression | None = None
 
 
 class Bring(Struct, frozen=True, array_like=True, tag_field="kind_", tag="g"):

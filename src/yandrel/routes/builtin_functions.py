@@ -13,6 +13,7 @@ from yandrel.frameworks.values import (
     Instance,
     ListValue,
     ModuleValue,
+    Native,
     Outside,
     Place,
     Router,
@@ -53,8 +54,6 @@ PASSING = frozenset(
         "array_unique",
         "collect",
         "csrf_exempt",
-        "functools.partial",
-        "partial",
         "lazy",
         "asyncHandler",
         "inject",
@@ -221,6 +220,17 @@ def _apply(run: State, arguments: Arguments, place: Place) -> Value:
     )
 
 
+def _partial(run: State, arguments: Arguments, place: Place) -> Value:
+    """Return a function with some of its arguments given."""
+    held = arguments.get(0)
+
+    def called(given: Arguments, at: Place) -> Value:
+        values = [*arguments.values[1:], *given.values]
+        return run.call(held, Arguments(values, {**arguments.named, **given.named}, given.open), at)
+
+    return Native(called)
+
+
 def _sprintf(run: State, arguments: Arguments, place: Place) -> Value:
     text = arguments.get(0)
     if not isinstance(text, str):
@@ -260,6 +270,8 @@ FUNCTIONS: dict[str, Builtin] = {
     "Map.of": _map_of,
     "map": _apply,
     "array_map": _apply,
+    "functools.partial": _partial,
+    "partial": _partial,
     "sprintf": _sprintf,
     "fmt.Sprintf": _sprintf,
     "String.format": _sprintf,

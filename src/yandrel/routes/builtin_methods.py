@@ -7,12 +7,15 @@ from collections.abc import Callable
 from yandrel.frameworks.values import (
     HOLE,
     Arguments,
+    ClassValue,
     DictValue,
     FunctionValue,
     Handler,
     Instance,
     ListValue,
     Made,
+    ModuleValue,
+    Outside,
     Place,
     Router,
     RouterMethod,
@@ -136,11 +139,30 @@ def _dict_method(run: State, of: DictValue, name: str, arguments: Arguments, pla
         return of
     if name in of.items:
         return run.call(of.items[name], arguments, place)
+    if name in ("from_object", "from_mapping"):
+        _load_settings(run, of, arguments)
     if name in ("forEach", "each") and arguments.values:
         of.used = True
         for key, value in list(of.items.items()):
             run.call(arguments.values[0], Arguments([key, value]), place)
     return Unknown(name)
+
+
+def _load_settings(run: State, of: DictValue, arguments: Arguments) -> None:
+    """Take the settings that a class, a file or a map holds, as Flask's configuration does."""
+    held = arguments.get(0)
+    if isinstance(held, str):
+        held = run.member(Outside(held.rpartition(".")[0]), held.rpartition(".")[2])
+    if isinstance(held, DictValue):
+        of.items.update(held.items)
+    of.items.update(arguments.named)
+    owner = held.type if isinstance(held, Instance) else held
+    if isinstance(owner, ClassValue):
+        for one in reversed(run.lineage(owner)):
+            of.items.update({name: value for name, value in one.members.items() if name.isupper()})
+    elif isinstance(owner, ModuleValue):
+        names = [name for name in run.names_of(owner.unit) if name.isupper()]
+        of.items.update({name: run.member(owner, name) for name in names})
 
 
 def _text_method(run: State, of: Value, name: str, arguments: Arguments) -> Value:

@@ -114,6 +114,9 @@ class Evaluator(Statements, Names, Expressions, Definitions, Calls, Functions):
         found = self.sources.find_module(name, unit)
         return ModuleValue(found) if found else Unknown(f"{name} is no file of the application")
 
+    def files_with(self, word: bytes) -> list[str]:
+        return self.sources.files_with(word)
+
     def application(self, family: Family) -> Router:
         found = self.applications.get(family.name)
         if found is None:

@@ -31,6 +31,9 @@ from yandrel.model.program import (
 )
 from yandrel.routes.state import LARGEST_NUMBER, LONGEST_TEXT, MOST_ITEMS, State
 
+NAMELESS = frozenset({"handler", "fn", "callback", "cb", "action"})
+"""Keys that say what a closure is for, and not what it is called."""
+
 
 class Expressions(State):
     """Evaluate lists, maps, texts and choices."""
@@ -60,7 +63,7 @@ class Expressions(State):
             name = self.evaluate_in(key, scope)
             held = self.evaluate_in(value, scope)
             if type(held) is FunctionValue and not held.label and isinstance(name, str):
-                held.label = name
+                held.label = "" if name in NAMELESS else name
             if isinstance(name, (str, int)):
                 made.items[name] = held
                 line = getattr(value, "line", 0) or self.place.line

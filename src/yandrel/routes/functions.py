@@ -26,6 +26,9 @@ from yandrel.routes.state import (
     State,
 )
 
+PLAIN = (Bind, Return, Do, Bring, Each, Function)
+"""The statements of functions that are entered for what they return."""
+
 
 class Functions(State):
     """Enter functions, as far as it is worth it."""
@@ -34,8 +37,9 @@ class Functions(State):
         """Whether running a function can declare routes, or costs next to nothing."""
         if self.sources.is_relevant(value.node):
             return True
-        if self.aside < MOST_ASIDE and len(value.node.body) <= SMALL_BODY:
-            return all(isinstance(one, (Bind, Return, Do, Bring, Each, Function)) for one in value.node.body)
+        small = self.aside < MOST_ASIDE and len(value.node.body) <= SMALL_BODY
+        if small and all(isinstance(one, PLAIN) for one in value.node.body):
+            return True
         given = (*arguments.values, *arguments.named.values())
         if any(isinstance(v, str) and v.startswith("/") for v in given):
             return any(isinstance(v, (Router, FunctionValue, ListValue)) for v in given)

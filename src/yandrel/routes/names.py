@@ -234,6 +234,10 @@ class Names(State):
         symbol = self.sources.find_qualified(full)
         if symbol is not None:
             return self.exported(symbol.unit, symbol.name) if symbol.name else ModuleValue(symbol.unit)
+        for family in self.families:
+            found = family.outside(self, full)
+            if found is not NotImplemented:
+                return found
         return Outside(full)
 
     def _of_instance(self, value: Instance, name: str) -> Value:

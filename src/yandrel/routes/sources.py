@@ -21,7 +21,7 @@ from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, 
 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
-PROGRAM_VERSION = b"1"
+PROGRAM_VERSION = b"2"
 """Another one when the form of programs changes, or the way in which they are read."""
 _decoder = msgspec.msgpack.Decoder(Program)
 _encode = msgspec.msgpack.Encoder().encode
@@ -116,6 +116,7 @@ class Sources:
         self._by_name: dict[str, dict[str, Edge]] = {}
         self._outside: dict[str, dict[str, str]] = {}
         self._relevant: dict[int, bool] = {}
+        self._with_word: dict[bytes, list[str]] = {}
         self._qualified: dict[str, Symbol | None] = {}
 
     # -- programs --------------------------------------------------------------------------
@@ -344,6 +345,14 @@ class Sources:
                 return path + suffix
         stem = path.removesuffix(".js")
         return next((stem + end for end in (".ts", ".tsx") if stem + end in self.index.facts), None)
+
+    def files_with(self, word: bytes) -> list[str]:
+        """Return the files that hold a word, of those that may declare or mount routes."""
+        found = self._with_word.get(word)
+        if found is None:
+            found = [unit for unit in self.candidates if word in self.index.read_raw(unit)]
+            self._with_word[word] = found
+        return found
 
     def beside(self, unit: str) -> list[str]:
         """Return the files of a file's folder that may declare or mount."""

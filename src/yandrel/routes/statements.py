@@ -96,6 +96,8 @@ class Statements(State):
 
     def _branch(self, node: Branch, scope: Scope) -> Value:
         perhaps: Value = GONE
+        if node.bodies and node.value is not None and self.evaluate_in(node.value, scope) is True:
+            return self.block(node.bodies[0], scope)
         if not node.sure:
             self.doubts.append(f"only where `{node.test}`, {scope.unit}:{node.line}")
         for body in node.bodies:

@@ -316,7 +316,8 @@ class PythonLowering(Lowering):
             return bodies[0]
         if test in ("TYPE_CHECKING", "typing.TYPE_CHECKING"):
             return None
-        return Branch(test[:60].split("\n")[0], tuple(bodies), line_of(node))
+        value = self.expression(field(node, "condition"))
+        return Branch(test[:60].split("\n")[0], tuple(bodies), line_of(node), value=value)
 
     def attempt(self, node: Node) -> Lowered:
         found = list(self.block(field(node, "body")))
