@@ -114,6 +114,7 @@ JUDGED = {
     "fastapi_routers": (FASTAPI, "fastapi"),
     "django_plain": (DJANGO, "django"),
     "express_nested": (EXPRESS, "express"),
+    "flask_decorated": (FLASK, "flask"),
     "flask_settings": (FLASK, "flask"),
     "home_made_router": (EXPRESS, "express"),
     "koa_prefix": (KOA, "koa"),

@@ -237,7 +237,7 @@ class DjangoFamily(Family):
         add_route(call, router, methods, whole, shown, extra.place if extra.place.line else place)
 
     def _actions(self, call: Evaluation, holder: ClassValue) -> set[str]:
-        found = {function.node.name for function in call.methods_of(holder)}
+        found = call.method_names(holder)
         for base in call.outside_bases(holder):
             found.update(BASE_ACTIONS.get(base.rpartition(".")[2], ()))
         return found & {*LIST_ACTIONS, *DETAIL_ACTIONS}
@@ -352,9 +352,7 @@ class DjangoFamily(Family):
 def view_methods(call: Evaluation, holder: ClassValue) -> tuple[str, ...]:
     """Return the methods that a class view answers: what it and its bases define."""
     said = call.items_of(call.member(holder, "http_method_names"))
-    found = {
-        function.node.name.upper() for function in call.methods_of(holder) if function.node.name in VERBS
-    }
+    found = {name.upper() for name in call.method_names(holder) if name in VERBS}
     for base in call.outside_bases(holder):
         found.update(BASE_METHODS.get(base.rpartition(".")[2], ()))
     if said:

@@ -88,7 +88,7 @@ class FastApiFamily(Family):
                 methods = ("WEBSOCKET",)
             target = route.arguments.get(1, "endpoint")
             if isinstance(target, ClassValue):
-                defined = {function.node.name for function in call.methods_of(target)}
+                defined = call.method_names(target)
                 methods = tuple(v.upper() for v in VERBS if v in defined) or methods
             add_route(
                 call, router, methods, HOLE if text is None else text, target, route.place, doubt_of(path)

@@ -86,14 +86,21 @@ class FlaskFamily(Family):
         made = Router(self, place, text_of(prefix) or "", application)
         made.extra["name"] = arguments.get(0)
         made.doubt = doubt_of(prefix)
-        if application:
-            folder = arguments.named.get("static_folder", "static")
-            path = arguments.named.get("static_url_path")
-            if folder is not None:
-                whole = f"{text_of(path) or '/static'}/<path:filename>"
-                handler = Handler(None, name="static")
-                made.entries.append(Entry("route", whole, handler, place, ("GET",), outside=True))
+        folder = arguments.named.get("static_folder", "static" if application else None)
+        if folder is not None:
+            self._add_static(made, folder, arguments.named.get("static_url_path"), place)
         return made
+
+    def _add_static(self, router: Router, folder: Value, path: Value, place: Place) -> None:
+        """Add the route by which Flask itself serves a folder."""
+        start = (
+            text_of(path)
+            if path is not None
+            else "/" + (text_of(folder) or "static").rstrip("/").rpartition("/")[2]
+        )
+        whole = f"{(start or '').rstrip('/')}/<path:filename>"
+        handler = Handler(None, name="static")
+        router.entries.append(Entry("route", whole, handler, place, ("GET",), outside=True))
 
     def _resource_api(self, call: Evaluation, last: str, arguments: Arguments, place: Place) -> Router:
         """Make what resources are added to: an `Api` of an application, or a `Namespace` of an `Api`."""
@@ -124,7 +131,7 @@ class FlaskFamily(Family):
         said = call.items_of(call.member(holder, "methods"))
         if said and all(isinstance(one, str) for one in said):
             return tuple(one.upper() for one in said)
-        defined = {function.node.name for function in call.methods_of(holder)}
+        defined = call.method_names(holder)
         return tuple(verb.upper() for verb in VERBS if verb in defined)
 
     def _exposed(self, arguments: Arguments) -> Value:

@@ -50,6 +50,9 @@ class Evaluation(Protocol):
     def methods_of(self, value: ClassValue) -> list[FunctionValue]:
         """Return the methods of a class and its bases, those of the class first."""
 
+    def method_names(self, value: ClassValue) -> set[str]:
+        """Return the names under which a class and its bases have functions, whatever decorates them."""
+
     def evaluate(self, expression: Expression, value: ClassValue | FunctionValue) -> Value:
         """Evaluate an expression where a class or function was made."""
 

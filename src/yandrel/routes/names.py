@@ -15,6 +15,7 @@ from yandrel.frameworks.values import (
     ListValue,
     Made,
     ModuleValue,
+    Native,
     Outside,
     Router,
     RouterMethod,
@@ -301,6 +302,14 @@ class Names(State):
     def find_method(self, value: ClassValue, name: str) -> FunctionValue | None:
         found = self.class_member(value, name, value)
         return found if isinstance(found, FunctionValue) else None
+
+    def method_names(self, value: ClassValue) -> set[str]:
+        return {
+            name
+            for one in self.lineage(value)
+            for name, member in one.members.items()
+            if isinstance(member, (FunctionValue, Handler, Native))
+        }
 
     def methods_of(self, value: ClassValue) -> list[FunctionValue]:
         found: dict[str, FunctionValue] = {}
