@@ -14,6 +14,8 @@ import msgspec
 from msgspec.structs import replace
 
 from yandrel.index.code import CodeIndex
+from yandrel.index.forks import can_fork, share_out
+from yandrel.index.parse import BATCHES, ENOUGH_FOR_A_POOL, split_evenly, usable_cores
 from yandrel.index.store import FactStore
 from yandrel.languages.registry import language_of
 from yandrel.model.graph import Edge, State, Symbol
@@ -27,6 +29,7 @@ _decoder = msgspec.msgpack.Decoder(Program)
 _encode = msgspec.msgpack.Encoder().encode
 BUNDLED = (b"__webpack_require__", b"function e(t,n,r){", b"function r(e,n,t){")
 """What bundlers write into what they make."""
+_batch_decoder = msgspec.msgpack.Decoder(list[tuple[str, bool, bytes, bytes]])
 TELLING = (
     b"route", b"routing", b"blueprint", b"urlconf", b"applicationpath", b"nestfactory", b"setglobalprefix",
     b".listen(", b"webapplication", b"embeddedserver", b"urlpatterns", b"fastify", b"controller", b"mapping",
@@ -106,8 +109,15 @@ FOLDER_NAMES = {
 class Sources:
     """The programs of an application's files, its graph, and the names that declare or mount."""
 
-    def __init__(self, index: CodeIndex, words: frozenset[str], store: FactStore | None = None) -> None:
+    def __init__(
+        self,
+        index: CodeIndex,
+        words: frozenset[str],
+        store: FactStore | None = None,
+        own: list[str] | None = None,
+    ) -> None:
         self.index = index
+        self.own = list(index.facts) if own is None else own
         self.store = store
         self.words = words
         self._programs: dict[str, Program | None] = {}
@@ -128,23 +138,64 @@ class Sources:
         return self._programs[unit]
 
     def _read(self, unit: str) -> Program | None:
+        data = self._source(unit)
+        if data is None:
+            return None
+        key = _key(data)
+        packed = self._stored(unit, key)
+        if packed is not None:
+            return packed
+        program = self.index.language(unit).read_program(data, unit)
+        self._keep(unit, key, _encode(program))
+        return program
+
+    def _source(self, unit: str) -> bytes | None:
+        """Return the text of a file; None where it cannot be read."""
         if unit not in self.index.facts:
             return None
         try:
             source = self.index.read_source(unit)
         except OSError:
             return None
-        if source.problem:
-            return None
-        key = hashlib.blake2b(source.data + PROGRAM_VERSION, digest_size=16).digest()
+        return None if source.problem else source.data
+
+    def _stored(self, unit: str, key: bytes) -> Program | None:
         packed = self.store.read_snapshot(f"program {unit}", key) if self.store is not None else None
         if packed is not None:
             with suppress(msgspec.DecodeError, msgspec.ValidationError):
                 return _decoder.decode(packed)
-        program = self.index.language(unit).read_program(source.data, unit)
+        return None
+
+    def _keep(self, unit: str, key: bytes, packed: bytes) -> None:
         if self.store is not None:
-            self.store.write_snapshot(f"program {unit}", key, _encode(program))
-        return program
+            self.store.write_snapshot(f"program {unit}", key, packed)
+
+    def read_ahead(self, units: list[str]) -> None:
+        """Read the programs of many files on all cores; the results are the same without."""
+        workers = usable_cores()
+        if len(units) < ENOUGH_FOR_A_POOL or workers < 2 or not can_fork():
+            return
+        sizes = {unit: self.index.tree.stats[unit][0] for unit in units if unit in self.index.tree.stats}
+        batches = split_evenly(units, sizes, workers * BATCHES)
+
+        def read_batch(number: int) -> bytes:
+            return _encode([self._read_apart(unit) for unit in batches[number]])
+
+        for packed in share_out(read_batch, len(batches), workers):
+            for unit, candidate, key, program in _batch_decoder.decode(packed):
+                self._candidates[unit] = candidate
+                if program:
+                    self._programs[unit] = _decoder.decode(program)
+                    self._keep(unit, key, program)
+
+    def _read_apart(self, unit: str) -> tuple[str, bool, bytes, bytes]:
+        """Return whether a file may declare routes, and its program, without the store."""
+        if not self._may_declare(unit):
+            return unit, False, b"", b""
+        data = self._source(unit)
+        if data is None:
+            return unit, True, b"", b""
+        return unit, True, _key(data), _encode(self.index.language(unit).read_program(data, unit))
 
     def is_candidate(self, unit: str) -> bool:
         """Whether a file may declare or mount routes, by the words in it."""
@@ -362,11 +413,16 @@ class Sources:
     @cached_property
     def candidates(self) -> list[str]:
         """The files that may declare or mount routes, in order."""
-        return [unit for unit in self.index.facts if self.is_candidate(unit)]
+        return [unit for unit in self.own if self.is_candidate(unit)]
 
 
 def _before_version(module: str) -> str:
     return module.split("/")[-2] if "/" in module else module
+
+
+def _key(data: bytes) -> bytes:
+    """Return what the program of a text is stored under."""
+    return hashlib.blake2b(data + PROGRAM_VERSION, digest_size=16).digest()
 
 
 def functions_in(body: Iterable[Statement]) -> Iterable[Function]:

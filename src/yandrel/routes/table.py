@@ -73,10 +73,11 @@ def read_routes(
     `skip` tells files that are not its own hand-written server code, `domain` the domain of a file; the
     programs of files are kept in `store`.
     """
-    sources = Sources(index, declaring_words(), store)
+    sources = Sources(index, declaring_words(), store, [unit for unit in index.facts if not skip(unit)])
     run = Evaluator(sources, make_families())
-    units = [unit for unit in sources.candidates if not skip(unit)]
-    _run_all(run, units)
+    if store is None or store.read_latest("routes") is None:
+        sources.read_ahead(sources.own)
+    _run_all(run, sources.candidates)
     routes = _collect(run, domain)
     unmounted = tuple(
         _spelled(router.place)
