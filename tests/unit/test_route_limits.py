@@ -6,6 +6,11 @@ from pathlib import Path
 import pytest
 
 from tests.conftest import Yandrel, write_tree
+from yandrel.app.workspace import Workspace
+from yandrel.frameworks.flask import FlaskFamily
+from yandrel.frameworks.protocol import Evaluation
+from yandrel.frameworks.values import Arguments, Place, Router
+from yandrel.routes.table import read_routes
 
 HEAD = "from flask import Flask\napp = Flask(__name__)\n@app.get('/known')\ndef known(): ...\n"
 GROWING = (
@@ -32,3 +37,20 @@ def test_reading_ends(text: str, tmp_path: Path, yandrel: Yandrel) -> None:
     done = yandrel(root, "routes", "--format", "json")
     assert done.status == 0, done.err
     assert "/known" in {row["pattern"] for row in json.loads(done.out)["routes"]}
+
+
+def test_fault_in_one_file_leaves_the_others(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    root = write_tree(tmp_path / "app", {"app.py": HEAD, "odd.py": HEAD.replace("/known", "/odd")})
+    declare = FlaskFamily.method
+
+    def failing(
+        self: FlaskFamily, call: Evaluation, router: Router, name: str, given: Arguments, at: Place
+    ) -> object:
+        if given.get(0) == "/odd":
+            raise KeyError(name)
+        return declare(self, call, router, name, given, at)
+
+    monkeypatch.setattr(FlaskFamily, "method", failing)
+    table = read_routes(Workspace.open(str(root)).index)
+    assert table.failed == ("odd.py:3",)
+    assert "/known" in {route.pattern for route in table.routes}

@@ -74,6 +74,7 @@ def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesRep
         changes=changes,
         against=against,
         cut=table.cut,
+        failed=list(table.failed),
         looked_for=_looked_for(workspace) if not table.routes else [],
     )
 

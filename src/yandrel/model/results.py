@@ -111,7 +111,8 @@ class RouteChange(Struct, frozen=True):
 class RoutesReport(Struct, frozen=True):
     """The routes that were asked for, of `total`; with the faults of the table, and what changed `against`.
 
-    `looked_for` are the frameworks that were looked for in vain, `cut` says that the reading was cut.
+    `looked_for` are the frameworks that were looked for in vain, `cut` says that the reading was cut,
+    `failed` where it failed by a fault of Yandrel's own.
     """
 
     version: int
@@ -125,6 +126,7 @@ class RoutesReport(Struct, frozen=True):
     against: str = ""
     cut: bool = False
     looked_for: list[str] = []
+    failed: list[str] = []
 
 
 class Finding(Struct, frozen=True):

@@ -33,7 +33,7 @@ class RouteTable(Struct, frozen=True):
 
     `unmounted` are routers with routes that nothing mounts, by place; `missing` handlers that are named and
     do not exist, `late` middleware after the routes that need it, each with its place; `cut` says that the
-    reading was ended before everything was read.
+    reading was ended before everything was read, `failed` where it failed by a fault of Yandrel's own.
     """
 
     routes: tuple[Route, ...]
@@ -42,3 +42,4 @@ class RouteTable(Struct, frozen=True):
     cut: bool = False
     missing: tuple[str, ...] = ()
     late: tuple[str, ...] = ()
+    failed: tuple[str, ...] = ()

@@ -91,6 +91,9 @@ def _doubts(report: RoutesReport, style: Style) -> list[str]:
         lines += wrap(f"{plural_of(count, 'route')}: {reason}", style.width, "    ", "  ")
     if len(reasons) > 5:
         lines.append(f"  and {len(reasons) - 5} more reasons")
+    if report.failed:
+        text = "Not read to their end, by a fault of Yandrel's own: " + ", ".join(report.failed[:5])
+        lines += wrap(text, style.width, "  ", "")
     if report.cut:
         lines += wrap(
             "The reading was cut: some code was too large to be read to its end.", style.width, "  ", ""

@@ -145,9 +145,17 @@ class Sources:
         packed = self._stored(unit, key)
         if packed is not None:
             return packed
-        program = self.index.language(unit).read_program(data, unit)
-        self._keep(unit, key, _encode(program))
+        program = self._lowered(unit, data)
+        if program is not None:
+            self._keep(unit, key, _encode(program))
         return program
+
+    def _lowered(self, unit: str, data: bytes) -> Program | None:
+        """Return the program of a text; None where its syntax tree has a form that is not expected."""
+        try:
+            return self.index.language(unit).read_program(data, unit)
+        except (IndexError, AttributeError, TypeError, ValueError, RecursionError):
+            return None
 
     def _source(self, unit: str) -> bytes | None:
         """Return the text of a file; None where it cannot be read."""
@@ -195,7 +203,8 @@ class Sources:
         data = self._source(unit)
         if data is None:
             return unit, True, b"", b""
-        return unit, True, _key(data), _encode(self.index.language(unit).read_program(data, unit))
+        program = self._lowered(unit, data)
+        return unit, True, _key(data), _encode(program) if program is not None else b""
 
     def is_candidate(self, unit: str) -> bool:
         """Whether a file may declare or mount routes, by the words in it."""

@@ -52,6 +52,8 @@ MOST_ASIDE = 3
 MOST_FRUITLESS = 10
 """Calls after which a function is not entered again that declared nothing and returned nothing of use."""
 CONSTRUCTORS = ("__init__", "constructor", "__construct", "init", "<init>")
+FAULTS = (TypeError, ValueError, KeyError, AttributeError, IndexError)
+"""Errors in the reading of one file that do not stop that of the others; each is reported with its place."""
 OFTEN = (*CONSTRUCTORS, "")
 """Constructors and closures may return nothing of use more often before they are given up."""
 STEPS_OF_ONE = 80_000
@@ -125,6 +127,7 @@ class State(Evaluation):
         self.extended: set[str] = set()
         self.whole_folders: set[str] = set()
         self.fruitless: dict[int, int] = {}
+        self.failed: list[str] = []
         self.made = 0
         self.aside = 0
         self.steps = 0
@@ -152,11 +155,14 @@ class State(Evaluation):
             return work()
         except (StopError, RecursionError):
             self.cut = True
-            self.depth, self.place = depth, place
             if self.steps > MOST_STEPS:
                 raise
             return Unknown("not read to its end")
+        except FAULTS:
+            self.failed.append(f"{self.place.unit}:{self.place.line}")
+            return Unknown("not read to its end")
         finally:
+            self.depth, self.place = depth, place
             self.limit = min(limit + self.steps - start, MOST_STEPS)
 
     def _step(self) -> None:

@@ -30,7 +30,7 @@ from yandrel.model.routes import Route, RouteTable
 from yandrel.routes.evaluator import Evaluator
 from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
-from yandrel.routes.state import STEPS_OF_ONE, StopError
+from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 
 DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000
@@ -85,7 +85,9 @@ def read_routes(
         if not router.mounted and not router.application and not router.stand_in and router.entries
     )
     frameworks = tuple(sorted({route.framework for route in routes if route.framework}))
-    return RouteTable(routes, unmounted, frameworks, run.cut, _missing(run), _late(run))
+    return RouteTable(
+        routes, unmounted, frameworks, run.cut, _missing(run), _late(run), tuple(sorted(set(run.failed)))
+    )
 
 
 def _spelled(place: Place) -> str:
@@ -132,8 +134,9 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
     try:
         for family in run.families:
             family.finished(run)
-    except (StopError, RecursionError):
-        return
+    except (StopError, RecursionError, *FAULTS) as error:
+        if isinstance(error, FAULTS):
+            run.failed.append(_spelled(run.place))
 
 
 def _uncalled(run: Evaluator, units: set[str]) -> list[FunctionValue]:
