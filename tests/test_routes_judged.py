@@ -109,6 +109,40 @@ for (const layer of router.stack) {
 }
 console.log(JSON.stringify([...rows].sort().map((row) => JSON.parse(row))));
 """
+FASTIFY = """
+const Module = require('module');
+const rows = new Set();
+const load = Module._load;
+Module._load = function (name, ...rest) {
+  const made = load.call(this, name, ...rest);
+  if (name !== 'fastify') return made;
+  return (options) => made(options).addHook('onRoute', (route) => {
+    for (const method of [].concat(route.method)) {
+      if (method !== 'HEAD') rows.add(JSON.stringify([method, route.url.replace(/:(\\w+)/g, '{$1}')]));
+    }
+  });
+};
+require('./src/app.js').ready().then(() => {
+  console.log(JSON.stringify([...rows].sort().map((row) => JSON.parse(row))));
+});
+"""
+HAPI = """
+const Hapi = require('@hapi/hapi');
+const make = Hapi.server;
+let server;
+Hapi.server = (options) => {
+  server = make(options);
+  server.auth.scheme('any', () => ({ authenticate: (request, h) => h.continue }));
+  server.auth.strategy('session', 'any');
+  server.start = async () => {};
+  return server;
+};
+require('./server.js');
+setTimeout(() => {
+  const rows = server.table().map((route) => [route.method.toUpperCase(), route.path.replace('?}', '}')]);
+  console.log(JSON.stringify(rows));
+}, 200);
+"""
 JUDGED = {
     "flask_views": (FLASK, "flask"),
     "fastapi_routers": (FASTAPI, "fastapi"),
@@ -117,13 +151,15 @@ JUDGED = {
     "flask_decorated": (FLASK, "flask"),
     "flask_settings": (FLASK, "flask"),
     "home_made_router": (EXPRESS, "express"),
+    "fastify_nested": (FASTIFY, "fastify"),
+    "hapi_objects": (HAPI, "@hapi/hapi"),
     "koa_prefix": (KOA, "koa"),
 }
 
 
 def table_at_run_time(root: Path, script: str, package: str) -> set[tuple[str, str]]:
     """Load the application and return its routes; skip where the framework is not installed."""
-    if script in (EXPRESS, KOA):
+    if script in (EXPRESS, FASTIFY, HAPI, KOA):
         if shutil.which("node") is None or not (MODULES / package).is_dir():
             pytest.skip(f"{package} is not installed")
         (root / "node_modules").symlink_to(MODULES)
