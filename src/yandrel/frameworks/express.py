@@ -9,6 +9,7 @@ from yandrel.frameworks.values import (
     Arguments,
     DictValue,
     Entry,
+    FunctionValue,
     Instance,
     ListValue,
     Made,
@@ -125,7 +126,7 @@ class ExpressFamily(Family):
             prefixes = call.items_of(values.pop(0)) or [""]
         names: list[str] = []
         for value in flattened(call, values):
-            other = router_in(value)
+            other = router_in(value) or self._lazy(call, value, place)
             for prefix in prefixes:
                 text, doubt = self.path_of(prefix)
                 if other is not None:
@@ -136,6 +137,15 @@ class ExpressFamily(Family):
             if other is None:
                 call.answered(value)
                 names.append(name_of(value))
+
+    def _lazy(self, call: Evaluation, value: Value, place: Place) -> Router | None:
+        """Return the router that a function makes which a call from outside takes, to call it later."""
+        for given in value.arguments.values if isinstance(value, Made) else ():
+            if isinstance(given, FunctionValue) and not given.node.parameters:
+                found = router_in(call.call(given, Arguments(), place))
+                if found is not None:
+                    return found
+        return None
 
     def join(self, prefix: str, path: str) -> str:
         return join_paths(prefix, path)

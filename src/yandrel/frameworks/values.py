@@ -89,6 +89,8 @@ class FunctionValue:
     """Whether it is called like a method of its first argument."""
     label: str = ""
     """What a closure is bound to."""
+    fields: dict[str, Value] = field(default_factory=dict)
+    """What the application hangs on the function, as JavaScript's modules do on what they export."""
 
     @property
     def unit(self) -> str:

@@ -218,6 +218,8 @@ class Names(State):
         return value.items[PAIR[name]] if pair else BoundBuiltin(value, name)
 
     def _of_function(self, value: FunctionValue, name: str) -> Value:
+        if name in value.fields:
+            return value.fields[name]
         return value.node.name if name == "__name__" else BoundBuiltin(value, name)
 
     def _of_module(self, value: ModuleValue, name: str) -> Value:

@@ -206,6 +206,8 @@ class Statements(State):
             of.items[name] = value
         elif isinstance(of, ClassValue):
             of.members[name] = value
+        elif isinstance(of, FunctionValue):
+            of.fields[name] = value
         elif isinstance(of, Router):
             of.extra[name] = value
 

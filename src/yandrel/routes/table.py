@@ -205,9 +205,9 @@ def _home_made(run: Evaluator, domain: Callable[[str], str]) -> Iterator[Route]:
 
 
 def _without_doubles(rows: list[Route]) -> list[Route]:
-    """Leave out doubtful rows that a certain one says too."""
+    """Leave out doubtful rows that a certain one says too, and those of routers that were tried alone."""
     certain = {(row.method, row.pattern, row.declared) for row in rows if row.certain}
-    known = {(row.method, row.declared) for row in rows if row.certain}
+    known = {(row.method, row.declared) for row in rows if row.doubt not in (STAND_IN, NOT_MOUNTED)}
     kept: list[Route] = []
     for row in rows:
         if not row.certain and (row.method, row.pattern, row.declared) in certain:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from tree_sitter import Node
 
-from yandrel.languages.lowering import COMMENTS, Lowered, Lowering, field, fields, first_of, line_of
+from yandrel.languages.lowering import COMMENTS, Lowered, Lowering, all_of, field, fields, first_of, line_of
 from yandrel.languages.script.grammar import parse
 from yandrel.languages.trees import text_of
 from yandrel.model.program import (
@@ -17,6 +17,7 @@ from yandrel.model.program import (
     Const,
     Do,
     Each,
+    Either,
     Expression,
     Function,
     Index,
@@ -312,6 +313,10 @@ class ScriptLowering(Lowering):
                 pattern = field(pattern, "left") or pattern
             if pattern.type in ("object_pattern", "array_pattern"):
                 found.append(Bind(self.expression(pattern), Name(f"\0{number}"), line_of(child)))
+                for part in all_of(pattern, "object_assignment_pattern"):
+                    name = Name(text_of(field(part, "left")))
+                    default = Either((name, self.expression(field(part, "right"))))
+                    found.append(Bind(name, default, line_of(part)))
         return tuple(found)
 
     def function_statement(self, node: Node) -> Lowered:
