@@ -7,15 +7,18 @@ from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route
 from yandrel.frameworks.values import (
     HOLE,
     Arguments,
+    ClassValue,
     DictValue,
     Entry,
     FunctionValue,
+    Handler,
     Instance,
     ListValue,
     Made,
+    Native,
+    Outside,
     Place,
     Router,
-    Unknown,
     Value,
     doubt_of,
     is_text,
@@ -46,6 +49,19 @@ VERBS = (
     "unlock",
     "trace",
 )
+MIDDLEWARE = (
+    FunctionValue,
+    ClassValue,
+    Made,
+    Outside,
+    Router,
+    Instance,
+    Handler,
+    ListValue,
+    DictValue,
+    Native,
+)
+"""Values that, first among those that are used, are no path."""
 SCRIPTS = frozenset({"javascript", "typescript"})
 
 
@@ -120,7 +136,7 @@ class ExpressFamily(Family):
     def _use(self, call: Evaluation, router: Router, arguments: Arguments, place: Place) -> None:
         values = list(arguments.values)
         prefixes: list[Value] = [""]
-        if values and (is_text(values[0]) or (isinstance(values[0], Unknown) and len(values) > 1)):
+        if values and (is_text(values[0]) or (len(values) > 1 and not isinstance(values[0], MIDDLEWARE))):
             prefixes = [values.pop(0)]
         elif values and isinstance(values[0], ListValue) and all(map(is_text, values[0].items)):
             prefixes = call.items_of(values.pop(0)) or [""]
