@@ -29,6 +29,7 @@ def test_the_tutorial_works(tmp_path: Path, yandrel: Yandrel) -> None:
     assert yandrel(root, *rest[0]).status == 0
     after = read_tree(root)
     assert after.pop("mend.toml")
+    assert after.pop("before.json")
     assert after == read_tree(fresh)
     for words in rest[1:]:
         if "--then" in words:
