@@ -53,6 +53,7 @@ class FlaskFamily(Family):
     )
     types = {"Flask": "application", "Blueprint": "router", "Quart": "application"}
     first_match = False
+    prefix_apart = True
 
     def __init__(self) -> None:
         self.config = DictValue(open=True)
@@ -230,9 +231,6 @@ class FlaskFamily(Family):
 
     def pattern(self, path: str) -> str:
         return from_angles(path)
-
-    def finished(self, call: Evaluation) -> None:
-        """Nothing is left to do: every rule was added where it stands."""
 
     def declared(self, call: Evaluation, value: ClassValue) -> None:
         """Read the methods that a view class exposes, with the base path that the class says."""

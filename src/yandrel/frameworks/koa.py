@@ -27,6 +27,8 @@ class KoaFamily(ExpressFamily):
 
     name = "koa"
     languages = SCRIPTS
+    prefix_apart = True
+    mount_adds_prefix = True
     types = {"Koa": "application"}
 
     def stand_in(self, type_name: str, name: str) -> str:

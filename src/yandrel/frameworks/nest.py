@@ -68,6 +68,7 @@ class NestFamily(Family):
 
     name = "nest"
     languages = frozenset({"typescript", "javascript"})
+    first_match = False
     words = frozenset({"setGlobalPrefix", "NestFactory"})
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:

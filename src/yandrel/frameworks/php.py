@@ -119,9 +119,6 @@ class PhpFamily(Family):
             return "/@app/" + (text_of(arguments.get(0)) or "")
         return NotImplemented
 
-    def bound(self, call: Evaluation, name: str, value: Value, place: Place) -> None:
-        """Nothing is declared by a name."""
-
     def _current(self, call: Evaluation) -> Router:
         """Return the group that the facade declares on now."""
         application = call.application(self)
@@ -318,19 +315,12 @@ class PhpFamily(Family):
         application.extra["current"] = before
 
     def join(self, prefix: str, path: str) -> str:
-        if self_is_slim(path):
-            return prefix + path
         whole = "/".join(part for part in (prefix.strip("/"), path.strip("/")) if part)
         return "/" + whole
 
     def pattern(self, path: str) -> str:
         found = from_braces(path)
         return found if found.startswith("/") else "/" + found
-
-
-def self_is_slim(path: str) -> bool:
-    """Whether a path is put behind its prefix as it is: those that begin with a slash, or are empty."""
-    return False
 
 
 def _optional_parts(path: str) -> list[str]:

@@ -77,6 +77,10 @@ class Family:
     """Names of types of routers, as parameters declare them, to what they are ("application" or "router")."""
     first_match = True
     """Whether the first route that matches answers, rather than the most specific one."""
+    prefix_apart = False
+    """Whether the paths of a router's entries are without the prefix that it has itself."""
+    mount_adds_prefix = False
+    """Whether a router that is mounted puts its own prefix behind that of the mount."""
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:
         """Return what calling a name from outside gives; NotImplemented where it is not the family's."""
@@ -118,10 +122,6 @@ class Family:
     def pattern(self, path: str) -> str:
         """Return a full path with parameters as `{name}`."""
         return path
-
-    def answers(self, router: Router, entry: Entry) -> tuple[str, ...]:
-        """Return the methods of a route."""
-        return entry.methods
 
 
 def join_paths(prefix: str, path: str) -> str:

@@ -51,6 +51,11 @@ def make_families() -> tuple[Family, ...]:
     return tuple(family() for family in _classes())
 
 
+def names_of_first_match() -> frozenset[str]:
+    """Return the names of the families in which the first route that matches answers."""
+    return frozenset(family.name for family in _classes() if family.first_match)
+
+
 def declaring_words() -> frozenset[str]:
     """Return what the families call the functions that declare or mount."""
     return frozenset().union(*(family.words for family in _classes()))

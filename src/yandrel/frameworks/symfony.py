@@ -15,6 +15,7 @@ class SymfonyFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "symfony"
+    first_match = False
     languages = frozenset({"php"})
 
     def declared(self, call: Evaluation, value: ClassValue) -> None:

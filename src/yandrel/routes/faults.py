@@ -6,11 +6,10 @@ import itertools
 import re
 from collections.abc import Iterator, Mapping
 
+from yandrel.frameworks.registry import names_of_first_match
 from yandrel.model.results import RouteFault
 from yandrel.model.routes import Route, RouteTable
 
-FIRST_MATCH = frozenset({"express", "koa", "django", "fastapi", "php", "ktor"})
-"""Frameworks in which the first route that matches answers."""
 CONSTRAINED = re.compile(r"\(|<(?!str:|string:)[\w()=, ]+:|\{\w+:")
 PARAMETER = re.compile(r"\{(\w*)\}")
 
@@ -88,9 +87,10 @@ def _duplicates(routes: list[Route]) -> Iterator[RouteFault]:
 
 def _shadowed(routes: list[Route]) -> Iterator[RouteFault]:
     """Yield the routes with fixed parts where an earlier one has parameters without conditions."""
+    in_order = names_of_first_match()
     earlier: dict[tuple[str, str, int], list[tuple[Route, list[str]]]] = {}
     for route in routes:
-        if route.framework not in FIRST_MATCH:
+        if route.framework not in in_order:
             continue
         parts = route.pattern.strip("/").split("/")
         key = (route.framework, route.method, len(parts))

@@ -104,7 +104,7 @@ class Functions(State):
             elif parameter.name.lstrip("$") in named:
                 scope.names[parameter.name] = named.pop(parameter.name.lstrip("$"))
             elif left:
-                self._bind_parameter(scope, parameter.name, left.pop(0))
+                scope.names[parameter.name] = left.pop(0)
             elif parameter.default is not None:
                 scope.names[parameter.name] = self.evaluate_in(parameter.default, value.scope)
             else:
@@ -116,9 +116,6 @@ class Functions(State):
             return value.owner is not None and not value.node.static
         node = value.node
         return first.name == "this" or bool(node.receiver and first.type == node.receiver) or value.extends
-
-    def _bind_parameter(self, scope: Scope, name: str, value: Value) -> None:
-        scope.names[name] = value
 
     def _missing(self, value: FunctionValue, name: str, kind: str, place: Place) -> Value:
         router = self.stand_in(kind, name, Place(value.unit, value.node.line))

@@ -219,7 +219,7 @@ def _without_doubles(rows: list[Route]) -> list[Route]:
 
 
 def _own_prefix(router: Router) -> str:
-    return router.prefix if router.family.name in ("flask", "koa") else ""
+    return router.prefix if router.family.prefix_apart else ""
 
 
 def _rows(router: Router, above: Above, domain: Callable[[str], str]) -> Iterator[Route]:
@@ -241,7 +241,7 @@ def _rows(router: Router, above: Above, domain: Callable[[str], str]) -> Iterato
 def _below(family: Family, entry: Entry, above: Above, guards: tuple[str, ...]) -> Above:
     other: Router = entry.target
     path = entry.path
-    if other.family.name == "koa":
+    if other.family.mount_adds_prefix:
         path = path + other.prefix
     prefix = family.join(above.prefix, path) if path else above.prefix
     place = f"{entry.place.unit}:{entry.place.line}"
@@ -266,7 +266,7 @@ def _route_rows(
     if HOLE in path and not doubt:
         doubt = "a part of the path is not constant"
     own = handler.guards if isinstance(handler, Handler) else ()
-    methods = family.answers(router, entry) or ("ANY",)
+    methods = entry.methods or ("ANY",)
     for method in methods:
         yield Route(
             method,
