@@ -138,3 +138,27 @@ def test_application_without_routes_says_what_was_looked_for(tmp_path: Path, yan
     done = yandrel(root, "routes")
     assert done.status == 0
     assert done.out.startswith("No route found. Looked for: flask")
+
+
+def test_changes_say_what_became_of_the_table(waxmoor: Path, yandrel: Yandrel) -> None:
+    shown = yandrel(waxmoor, "new", "domain", "swarms", "--preview")
+    assert "Routes: 20 before, 25 after, 5 differences" in shown.out
+    made = json.loads(yandrel(waxmoor, "new", "domain", "swarms", "--format", "json").out)["routes"]
+    assert (made["before"], made["after"]) == (20, 25)
+    back = yandrel(waxmoor, "undo")
+    assert "Routes: 25 before, 20 after" in back.out and "gone     GET    /swarms   list_swarms" in back.out
+
+
+def test_table_is_compared_only_where_it_is_known(tmp_path: Path, yandrel: Yandrel) -> None:
+    copy_waxmoor(tmp_path / "app")
+    words = ("move", "waxmoor/services/hive_service.py", "waxmoor/hives/", "--preview")
+    assert "route" not in yandrel(tmp_path / "app", *words).out.rpartition("place")[2]
+    yandrel(tmp_path / "app", "routes")
+    assert "20 routes before and after, the same" in yandrel(tmp_path / "app", *words).out
+
+
+def test_undo_works_where_the_layout_cannot_be_read(waxmoor: Path, yandrel: Yandrel) -> None:
+    yandrel(waxmoor, "move", "waxmoor/services/hive_service.py", "waxmoor/services/hives.py")
+    (waxmoor / "yandrel.toml").write_text("[roles\n")
+    assert yandrel(waxmoor, "undo").status == 0
+    assert (waxmoor / "waxmoor/services/hive_service.py").exists()

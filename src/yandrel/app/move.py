@@ -7,7 +7,7 @@ from msgspec import structs
 from msgspec.structs import replace
 
 from yandrel.app.check import Judged, judge, recalled_readings
-from yandrel.app.routes import route_table
+from yandrel.app.route_effect import RouteWatch, refuse_other_routes
 from yandrel.app.steps import tell_done
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
@@ -17,7 +17,7 @@ from yandrel.files.lock import hold_lock
 from yandrel.files.paths import check_path
 from yandrel.index.code import CodeIndex
 from yandrel.model.changes import Note, Relocation
-from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport
+from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport, RouteEffect
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.leftovers import list_leftovers
@@ -30,7 +30,6 @@ from yandrel.moves.relocate import map_relocation
 from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, find_namespace, find_target, find_thing
-from yandrel.routes.compare import compare_tables
 from yandrel.rules.registry import load_rules
 from yandrel.rules.runner import run_rules
 from yandrel.survey.homes import find_home
@@ -58,8 +57,7 @@ class Outcome:
     proof: Proof
     added: list[Finding] = field(default_factory=list)
     ended: list[Finding] = field(default_factory=list)
-    routes: int = -1
-    """How many routes there are before and after it; -1 where nobody asked."""
+    routes: RouteEffect | None = None
 
 
 def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) -> MoveReport:
@@ -69,12 +67,9 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
     """
     workspace.refuse_if_cut_off()
     steps = _steps(workspace, request)
+    watch = RouteWatch(workspace, always=request.keep_routes)
     if request.preview:
-        if len(steps) > 1:
-            return _preview_steps(workspace, steps)
-        outcome = plan_step(workspace, steps[0])
-        _refuse_other_routes(request, workspace, steps[0], outcome)
-        return _report(outcome, 0, unified_diff(outcome.plan.files), 1)
+        return _preview_steps(workspace, steps, request, watch)
     done: list[int] = []
     with hold_lock(workspace.root), tell_done(done, len(steps)):
         last: Outcome | None = None
@@ -82,7 +77,8 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
         for number, step in enumerate(steps, start=1):
             outcome = plan_step(workspace, step)
             _refuse_findings(request, step, outcome)
-            _refuse_other_routes(request, workspace, step, outcome)
+            if request.keep_routes:
+                refuse_other_routes(watch.after_changes(contents_after(outcome.plan.files)), step.title)
             label = step.title if len(steps) > 1 else ""
             then = request.then if run is not None else ""
             change = apply_changes(
@@ -94,6 +90,7 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
             workspace.refresh()
             last = _merge(last, outcome)
         assert last is not None
+        last.routes = watch.as_it_is()
         return _report(last, done[-1], "", len(steps), output)
 
 
@@ -108,22 +105,6 @@ def _refuse_findings(request: MoveRequest, step: Step, outcome: Outcome) -> None
         )
 
 
-def _refuse_other_routes(request: MoveRequest, workspace: Workspace, step: Step, outcome: Outcome) -> None:
-    """Raise RefusedError where a step changes the route table, and the request does not want that."""
-    if not request.keep_routes:
-        return
-    before = route_table(workspace)
-    changes = compare_tables(before, route_table(workspace.with_changes(contents_after(outcome.plan.files))))
-    if changes:
-        raise RefusedError(
-            f"would change {len(changes)} routes",
-            where=step.title,
-            todo="leave --keep-routes away to do it all the same",
-            reasons=tuple(f"{change.what}: {change.method} {change.pattern}" for change in changes),
-        )
-    outcome.routes = len(before.routes)
-
-
 def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
     if request.move_list:
         return read_move_list(workspace.root, workspace.here, request.move_list)
@@ -135,14 +116,23 @@ def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
     return [Step(title, request.pairs)]
 
 
-def _preview_steps(workspace: Workspace, steps: list[Step]) -> MoveReport:
-    """Show several steps: each is planned on what the one before it left."""
+def _preview_steps(
+    workspace: Workspace, steps: list[Step], request: MoveRequest, watch: RouteWatch
+) -> MoveReport:
+    """Show what steps would do: each is planned on what the one before it left."""
     diff, last = "", None
     now = workspace
+    changed: dict[str, tuple[bytes, int] | None] = {}
     for step in steps:
         outcome = plan_step(now, step)
-        diff += f"# {step.title}\n" + unified_diff(outcome.plan.files)
-        now = now.with_changes(contents_after(outcome.plan.files))
+        diff += f"# {step.title}\n" if len(steps) > 1 else ""
+        diff += unified_diff(outcome.plan.files)
+        changes = contents_after(outcome.plan.files)
+        changed.update(changes)
+        outcome.routes = watch.after_changes(changed)
+        if request.keep_routes:
+            refuse_other_routes(outcome.routes, step.title)
+        now = now.with_changes(changes) if step is not steps[-1] else now
         last = _merge(last, outcome)
     assert last is not None
     return _report(last, 0, diff, len(steps))

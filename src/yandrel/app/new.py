@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from pathlib import Path
 
 from yandrel.app.workspace import Workspace
-from yandrel.app.writing import Manner, new_files, write_changes
+from yandrel.app.writing import Manner, Written, new_files, write_changes
 from yandrel.errors import CallError, RefusedError, suggest
 from yandrel.files.root import CONFIG_NAME
 from yandrel.languages.protocol import Scaffolder
@@ -87,7 +87,7 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
             shutil.rmtree(root, ignore_errors=True)
         raise
     steps = (f"cd {request.name}", "yandrel survey", "yandrel new domain NAME")
-    return report_new(f"new app {request.name}", files, written.number, written.diff, steps, written.output)
+    return report_new(f"new app {request.name}", files, written, steps)
 
 
 def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> NewReport:
@@ -143,7 +143,7 @@ def new_domain(workspace: Workspace, request: NewRequest, manner: Manner) -> New
     title = f"new domain {request.name}"
     written = write_changes(workspace, files, title, manner)
     steps = ("yandrel check",)
-    return report_new(title, files, written.number, written.diff, steps, written.output, notes)
+    return report_new(title, files, written, steps, notes)
 
 
 def check_free(workspace: Workspace, plan: DomainPlan) -> None:
@@ -248,17 +248,22 @@ def _wire(
 
 
 def report_new(
-    title: str, files: list[FileChange], number: int, diff: str, steps: tuple[str, ...],
-    output: str = "", notes: list[str] | None = None,
-) -> NewReport:  # fmt: skip
+    title: str,
+    files: list[FileChange],
+    written: Written,
+    steps: tuple[str, ...],
+    notes: list[str] | None = None,
+) -> NewReport:
+    """Return the report of what was made, and what to do next."""
     return NewReport(
         version=FORMAT_VERSION,
-        done=number > 0,
-        number=number,
+        done=written.number > 0,
+        number=written.number,
         title=title,
         files=[ChangedFile(c.old, c.new, c.edits) for c in files],
         notes=notes or [],
         next_steps=list(steps),
-        diff=diff,
-        command_output=output,
+        diff=written.diff,
+        command_output=written.output,
+        routes=written.routes,
     )

@@ -176,4 +176,4 @@ def new_action(workspace: Workspace, request: NewRequest, manner: Manner) -> New
     title = f"new action {request.name}"
     files = files_as_changes(workspace.index, writer.edits)
     written = write_changes(workspace, files, title, manner)
-    return report_new(title, files, written.number, written.diff, ("yandrel check",), written.output, notes)
+    return report_new(title, files, written, ("yandrel check",), notes)

@@ -104,7 +104,7 @@ def _copy(
     files = [*new_files(index.root, texts), *files_as_changes(index, edits)]
     written = write_changes(workspace, files, title, manner)
     steps = ("yandrel check",)
-    return report_new(title, files, written.number, written.diff, steps, written.output, notes)
+    return report_new(title, files, written, steps, notes)
 
 
 def _without_shared(workspace: Workspace, unit: str, path: str, source: bytes, changer: WordChanger) -> bytes:

@@ -52,7 +52,7 @@ def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manne
         workspace.root, {home: text, **_marker(workspace, home, scaffolder.folder_marker(home))}
     )
     written = write_changes(workspace, files, title, manner)
-    return report_new(title, files, written.number, written.diff, ("yandrel check",), written.output)
+    return report_new(title, files, written, ("yandrel check",))
 
 
 def _home_of(role: Role, name: str, domain: str) -> str:

@@ -37,15 +37,25 @@ class Wanted(msgspec.Struct, frozen=True):
     file: str = ""
 
 
-def route_table(workspace: Workspace) -> RouteTable:
-    """Return the route table of an application, out of the cache where no file has changed."""
-    layout = workspace.layout
-    extra = f"{__version__} {versions()} {TABLE_VERSION}".encode() + layout.raw
-    key = hashlib.blake2b(tree_key(workspace.tree, extra), digest_size=16).digest()
-    packed = workspace.store.read_snapshot("routes", key)
+def known_table(workspace: Workspace) -> RouteTable | None:
+    """Return the route table out of the cache; None where it is not there, or a file has changed."""
+    packed = workspace.store.read_snapshot("routes", _table_key(workspace))
     if packed is not None:
         with suppress(msgspec.DecodeError, msgspec.ValidationError):
             return msgspec.msgpack.decode(packed, type=RouteTable)
+    return None
+
+
+def _table_key(workspace: Workspace) -> bytes:
+    extra = f"{__version__} {versions()} {TABLE_VERSION}".encode() + workspace.layout.raw
+    return hashlib.blake2b(tree_key(workspace.tree, extra), digest_size=16).digest()
+
+
+def route_table(workspace: Workspace) -> RouteTable:
+    """Return the route table of an application, out of the cache where no file has changed."""
+    known = known_table(workspace)
+    if known is not None:
+        return known
     picture = workspace.picture
 
     def is_skipped(unit: str) -> bool:
@@ -53,7 +63,7 @@ def route_table(workspace: Workspace) -> RouteTable:
 
     table = read_routes(workspace.index, is_skipped, picture.domain, workspace.store)
     if not is_racy(workspace.tree):
-        workspace.store.write_snapshot("routes", key, msgspec.msgpack.encode(table))
+        workspace.store.write_snapshot("routes", _table_key(workspace), msgspec.msgpack.encode(table))
     return table
 
 

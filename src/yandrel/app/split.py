@@ -18,7 +18,6 @@ from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.changes import Note
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, MixedRow, PieceRow, SplitReport
 from yandrel.model.split import Converted, CrowdedFile, RouteMark, SplitPiece
-from yandrel.moves.diff import unified_diff
 from yandrel.moves.movelist import Step
 from yandrel.moves.plan import FileChange, contents_after, read_or_none
 from yandrel.moves.splitting import Assignment, assign_pieces
@@ -116,10 +115,8 @@ def split_file(workspace: Workspace, request: SplitRequest, manner: Manner) -> S
     found = _search(workspace, unit, source, request, splitter)
     title = f"split {unit}"
     written = Written(0, "")
-    if request.carry_out and not manner.preview:
+    if request.carry_out or manner.preview:
         written = write_changes(workspace, found.changes, title, manner)
-    elif manner.preview:
-        written = Written(0, unified_diff(found.changes))
     return _report(unit, found, written, title)
 
 
@@ -472,4 +469,5 @@ def _report(unit: str, found: Split, written: Written, title: str) -> SplitRepor
         notes=sorted(set(found.notes), key=lambda n: (n.unit, n.line, n.text, n.why)),
         diff=written.diff,
         command_output=written.output,
+        routes=written.routes,
     )

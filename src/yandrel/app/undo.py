@@ -4,6 +4,9 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 
+from msgspec import structs
+
+from yandrel.app.route_effect import RouteWatch
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError, StoppedError, YandrelError
 from yandrel.files.lock import hold_lock
@@ -37,9 +40,15 @@ def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
 
     A change that was cut off is taken back first, or finished where that is asked for.
     """
-    journal = workspace.journal
     if request.preview:
         return _preview(workspace, request)
+    watch = RouteWatch(workspace)
+    report = _take_back(workspace, request)
+    return structs.replace(report, routes=watch.as_it_is()) if report.undone else report
+
+
+def _take_back(workspace: Workspace, request: UndoRequest) -> UndoReport:
+    journal = workspace.journal
     with hold_lock(workspace.root):
         cut_off = journal.cut_off()
         choices = Choices(frozenset(request.keep), frozenset(request.discard))

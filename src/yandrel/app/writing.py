@@ -3,14 +3,16 @@
 from dataclasses import dataclass, replace
 from pathlib import Path
 
+from yandrel.app.route_effect import RouteWatch
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import RefusedError
 from yandrel.files.lock import hold_lock
 from yandrel.files.paths import check_path
+from yandrel.model.results import RouteEffect
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
-from yandrel.moves.plan import FileChange
+from yandrel.moves.plan import FileChange, contents_after
 from yandrel.moves.proof import find_unreadable
 
 
@@ -35,6 +37,7 @@ class Written:
     number: int
     diff: str
     output: str = ""
+    routes: RouteEffect | None = None
 
 
 def write_changes(workspace: Workspace, files: list[FileChange], title: str, manner: Manner) -> Written:
@@ -47,8 +50,9 @@ def write_changes(workspace: Workspace, files: list[FileChange], title: str, man
             f"a fault of Yandrel's own: {worse[0].why}", where=worse[0].unit,
             todo="nothing was changed; please report it",
         )  # fmt: skip
+    watch = RouteWatch(workspace)
     if manner.preview:
-        return Written(0, unified_diff(files))
+        return Written(0, unified_diff(files), routes=watch.after_changes(contents_after(files)))
     with hold_lock(workspace.root):
         number = apply_changes(
             workspace.root, files, title, manner.command, then=manner.then if manner.run is not None else ""
@@ -56,8 +60,7 @@ def write_changes(workspace: Workspace, files: list[FileChange], title: str, man
         output = ""
         if manner.then and manner.run is not None:
             output = carry_out_step(workspace, number, manner.then, manner.run, 1, 1)
-    workspace.refresh()
-    return Written(number, "", output)
+    return Written(number, "", output, watch.as_it_is())
 
 
 def new_files(root: Path, texts: dict[str, str]) -> list[FileChange]:

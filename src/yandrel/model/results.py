@@ -179,8 +179,16 @@ class ChangedFile(Struct, frozen=True):
     edits: int
 
 
+class RouteEffect(Struct, frozen=True):
+    """What became of the route table in a change: how many routes before and after, and what differs."""
+
+    before: int
+    after: int
+    changes: list[RouteChange]
+
+
 class MoveReport(Struct, frozen=True):
-    """The result of a move, or of its preview; `routes` are those before and after, -1 where not compared."""
+    """The result of a move, or of its preview; `routes` is None where the tables were not compared."""
 
     version: int
     done: bool
@@ -194,7 +202,7 @@ class MoveReport(Struct, frozen=True):
     diff: str = ""
     steps: int = 1
     command_output: str = ""
-    routes: int = -1
+    routes: RouteEffect | None = None
 
 
 class AdoptReport(Struct, frozen=True):
@@ -226,6 +234,7 @@ class UndoReport(Struct, frozen=True):
     history: list[HistoryRow]
     finished: int = 0
     diff: str = ""
+    routes: RouteEffect | None = None
 
 
 class LayoutRow(Struct, frozen=True):
@@ -259,6 +268,7 @@ class NewReport(Struct, frozen=True):
     next_steps: list[str]
     diff: str = ""
     command_output: str = ""
+    routes: RouteEffect | None = None
 
 
 class PieceRow(Struct, frozen=True):
@@ -300,6 +310,7 @@ class SplitReport(Struct, frozen=True):
     notes: list[Note]
     diff: str = ""
     command_output: str = ""
+    routes: RouteEffect | None = None
 
 
 class NarrowType(Struct, frozen=True):

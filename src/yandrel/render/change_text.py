@@ -3,6 +3,7 @@
 from yandrel.model.results import AdoptReport, MoveReport, UndoReport
 from yandrel.render.check_text import render_group
 from yandrel.render.protocol import Style, clip, plural_of, wrap
+from yandrel.render.route_effect import render_route_effect
 
 SHOWN_FILES = 12
 SHOWN_NOTES = 10
@@ -29,8 +30,7 @@ def render_move(report: MoveReport, style: Style) -> str:
         parts.append(f"{plural_of(len(new), 'new file')}")
     out.append(f"  {', '.join(parts)}{steps}.")
     out += _files(report, style)
-    if report.routes >= 0:
-        out.append(f"  {plural_of(report.routes, 'route')} before and after, the same.")
+    out += render_route_effect(report.routes, style)
     if report.carried:
         out += wrap("Moved along: " + ", ".join(report.carried), style.width)
     out += _notes(report, style)
@@ -127,4 +127,5 @@ def render_undo(report: UndoReport, style: Style) -> str:
     for row in report.undone:
         lines += wrap(f"Took back change {row.number}: {row.title}.", style.width, "  ", "")
     lines.append(f"  {plural_of(len(report.restored), 'file')} as before, to the byte.")
+    lines += render_route_effect(report.routes, style)
     return "\n".join(lines) + "\n"

@@ -2,6 +2,7 @@
 
 from yandrel.model.results import NewReport
 from yandrel.render.protocol import Style, clip, plural_of, wrap
+from yandrel.render.route_effect import render_route_effect
 
 
 def render_new(report: NewReport, style: Style) -> str:
@@ -16,6 +17,7 @@ def render_new(report: NewReport, style: Style) -> str:
                + (f", {plural_of(len(wired), 'file')} changed." if wired else "."))  # fmt: skip
     out += [clip(f"    new      {file.new}", style.width) for file in made]
     out += [clip(f"    changed  {file.new}", style.width) for file in wired]
+    out += render_route_effect(report.routes, style)
     for note in report.notes:
         out += ["", *wrap(note, style.width)]
     if report.done:

@@ -4,6 +4,7 @@ from collections import Counter
 
 from yandrel.model.results import PieceRow, SplitReport, TypeSplitReport
 from yandrel.render.protocol import Style, clip, plural_of, table, wrap
+from yandrel.render.route_effect import render_route_effect
 
 NO_ROLE = "no role"
 
@@ -35,6 +36,7 @@ def render_split(report: SplitReport, style: Style) -> str:
         out += ["", style.strong(f"To look at by hand ({len(report.notes)})")]
         for note in report.notes[:10]:
             out += wrap(f"{note.where}  {note.text}  ({note.why})", style.width, "      ")
+    out += render_route_effect(report.routes, style)
     if report.done:
         out += ["", f"`yandrel undo` takes it back (change {report.number})."]
     else:
