@@ -5,10 +5,12 @@ from collections.abc import Iterable, Mapping
 from pathlib import Path
 
 import msgspec
+from msgspec.structs import replace
 
 from yandrel.files.rooted import read_plain
 from yandrel.files.text import decode_source
 from yandrel.index.forks import can_fork, share_out
+from yandrel.languages.deeds import count_deeds, tell_maker
 from yandrel.languages.registry import language_of, load_language
 from yandrel.model.facts import Facts, Problem
 
@@ -38,7 +40,8 @@ def facts_of_bytes(raw: bytes, language_name: str, path: str, outline: bool = Fa
     source = decode_source(raw, language.cookies)
     if source.problem:
         return Facts(language.name_of(path), raw.count(b"\n"), problems=(Problem(0, source.problem),))
-    return language.read_facts(source.data, path, outline)
+    facts = language.read_facts(source.data, path, outline)
+    return replace(facts, deeds=count_deeds(source.data), maker=tell_maker(source.data, facts.lines))
 
 
 def _too_large(size: int) -> str:

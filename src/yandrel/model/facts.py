@@ -119,7 +119,8 @@ class Facts(Struct, frozen=True, array_like=True):
     in languages that need no import for a neighbour, `secrets` the lines of connection strings that
     hold a password, `folders` constants that may stand for folders, with the expressions that say which,
     `taken` what is read on loading of what is imported, with the member where one is named,
-    `typed` what is imported but only named as a type.
+    `typed` what is imported but only named as a type. `deeds` counts the words that show what the code does,
+    `maker` is how the file was made where it looks as if nobody wrote it here.
     """
 
     language: str
@@ -138,3 +139,5 @@ class Facts(Struct, frozen=True, array_like=True):
     folders: tuple[tuple[str, str], ...] = ()
     taken: tuple[str, ...] = ()
     typed: tuple[str, ...] = ()
+    deeds: tuple[int, ...] = ()
+    maker: str = ""

@@ -8,7 +8,8 @@ from yandrel.layout.config import SHARED, Layout
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.project import SourceRoot
 from yandrel.model.words import plural, singular, words_of
-from yandrel.survey.roles import ACTING, STANDS_IN, Reading
+from yandrel.survey.roles import STANDS_IN, Reading
+from yandrel.survey.vocabulary import ACTING
 
 SHARED_WORDS = frozenset(
     ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]

@@ -11,6 +11,8 @@ from yandrel.survey.picture import Picture, take_picture
 
 FEWEST = 5
 SHORTEST = 3
+VAGUE = ("", "gateway")
+"""Roles that the application's own word says better."""
 NEARLY_ALL = 0.8
 
 
@@ -28,7 +30,7 @@ def with_own_roles(picture: Picture) -> Picture:
 
 
 def find_own_roles(picture: Picture) -> dict[str, str]:
-    """Return the own role of each unit that has no other."""
+    """Return the own role of each unit that has none that is more telling."""
     held: Counter[str] = Counter()
     named: dict[tuple[str, str], list[str]] = {}
     for unit in picture.counted():

@@ -11,6 +11,7 @@ from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.survey.domains import DomainReader, concept_words
 from yandrel.survey.generated import generated_patterns
+from yandrel.survey.kinds import find_kinds
 from yandrel.survey.roles import Reading, Readings, RoleReader
 
 OUTSIDE_THE_COUNT = frozenset({"test", "migration"})
@@ -55,7 +56,7 @@ def take_picture(index: CodeIndex, layout: Layout, known: Mapping[str, Reading] 
     """
     if not layout.present and not layout.generated:
         layout = replace(layout, generated=generated_patterns(index.facts))
-    return Picture(index, layout, Readings(index, layout, known or {}))
+    return Picture(index, layout, Readings(index, layout, known or {}, find_kinds(index)))
 
 
 @dataclass(frozen=True)

@@ -2,8 +2,10 @@
 
 from collections import Counter
 from collections.abc import Iterator, Mapping
+from functools import cached_property
 
 import msgspec
+from msgspec.structs import replace
 
 from yandrel.errors import ConfigError
 from yandrel.index.code import CodeIndex
@@ -13,25 +15,19 @@ from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.evidence import TAKES, Evidence, Hint
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 from yandrel.model.words import words_of
+from yandrel.survey.chances import Verdict, judge_roles
 from yandrel.survey.hints import HintTable
+from yandrel.survey.signs import SignReader, origins_of
+from yandrel.survey.vocabulary import ACTING
 
 TELLING = 4
+SURE = 0.9
+"""The chance from which a role is called certain: such are right in 95 of 100."""
 CERTAIN = 5
 NAMED_BY_SHAPE = 6
 RARE = 5
 STANDS_IN = "stands in "
 WHOLE_TREES = frozenset({"test", "migration"})
-ACTING = frozenset(
-    {
-        "add", "apply", "assert", "build", "check", "clear", "convert", "delete", "ensure", "extract",
-        "fetch", "find", "format", "get", "handle", "has", "init", "insert", "is", "list", "load",
-        "log", "map", "merge", "normalize", "on", "open", "parse", "pick", "print", "process", "query",
-        "raise", "read", "register", "remove", "render", "reset", "resolve", "run", "save", "send",
-        "serialize", "set", "setup", "should", "show", "start", "stop", "store", "test", "throw", "to",
-        "transform", "update", "use", "validate", "verify", "watch", "with", "wrap", "write",
-    }
-)  # fmt: skip
-"""First words that are followed by what is acted on, not by what is made (create, make, new)."""
 FURTHER_OUT = 2
 """How much less a folder says where a folder inside it says something too."""
 
@@ -39,8 +35,8 @@ FURTHER_OUT = 2
 class Reading(msgspec.Struct, frozen=True):
     """The role of a file, with its evidence.
 
-    `role` is the verdict; `evident` what its definitions say, `place` what its path says (the
-    role, the home pattern, and what that pattern's placeholders stand for).
+    `role` is the verdict, `chance` how likely that is; `evident` what its definitions say, `place` what
+    its path says (the role, the home pattern, and what that pattern's placeholders stand for).
     """
 
     unit: str
@@ -51,6 +47,12 @@ class Reading(msgspec.Struct, frozen=True):
     values: dict[str, str]
     evidence: tuple[Evidence, ...]
     definition_roles: tuple[tuple[str, str], ...]
+    chance: float = 1.0
+
+    @property
+    def certain(self) -> bool:
+        """Whether the role may become law."""
+        return bool(self.role) and self.chance >= SURE
 
 
 class RoleReader:
@@ -92,8 +94,9 @@ class RoleReader:
         rare = {role for role, count in held.items() if count * RARE < blocks}
         rare |= {"error"} if held["error"] * 2 < blocks else set()
         weighed = [e for e in found if e.role not in rare or e.text.startswith(("makes", "calls"))]
+        bare = marker and not facts.definitions
         evident = self.evident_role(weighed)
-        role = self.verdict(unit, weighed, spots, place, marker and not facts.definitions)
+        role = self.verdict(unit, weighed, spots, place, bare)
         return Reading(unit, role, evident, place, home, values, tuple(found + spots), tuple(by_definition))
 
     def place_of(self, unit: str) -> tuple[str, str, dict[str, str]]:
@@ -191,15 +194,6 @@ def _speaks_against(spots: list[Evidence], role: str) -> bool:
     )
 
 
-def origins_of(facts: Facts) -> dict[str, str]:
-    """Return for each imported name the qualified name that the import spells."""
-    return {
-        imported.bound: f"{item.module}.{imported.name}" if item.module else imported.name
-        for item in facts.imports
-        for imported in item.names
-    }
-
-
 def evidence_of(table: HintTable, definition: Definition, origins: dict[str, str]) -> list[Evidence]:
     """Return what one definition says by its name, bases, decorators, and what it is made by.
 
@@ -260,19 +254,30 @@ def own_hints(layout: Layout) -> list[Hint]:
 
 
 class Readings(Mapping[str, Reading]):
-    """The reading of every unit that is not generated, each made when asked for.
+    """The reading of every unit of the application's own, each made when asked for.
 
     `known` are readings of units that have not changed. A unit that only holds the declarations of
-    another one has that one's reading.
+    another one has that one's reading. `kinds` are the units that are not its own, with what they are;
+    those with a home are its own all the same. Where no layout says the roles, all are judged together.
     """
 
-    def __init__(self, index: CodeIndex, layout: Layout, known: Mapping[str, Reading]) -> None:
+    def __init__(
+        self, index: CodeIndex, layout: Layout, known: Mapping[str, Reading], kinds: Mapping[str, str]
+    ) -> None:
         self._index = index
+        self._layout = layout
         self._reader = RoleReader(layout, index.languages)
         self._found: dict[str, Reading] = {}
         self._known = known
+        self.kinds = {
+            unit: kind
+            for unit, kind in kinds.items()
+            if not layout.roles or not self._reader.place_of(unit)[0]
+        }
         self._units = dict.fromkeys(
-            unit for unit in index.facts if not (layout.generated and layout.is_generated(unit))
+            unit
+            for unit in index.facts
+            if unit not in self.kinds and not (layout.generated and layout.is_generated(unit))
         )
 
     def __getitem__(self, unit: str) -> Reading:
@@ -282,9 +287,43 @@ class Readings(Mapping[str, Reading]):
                 raise KeyError(unit)
             declared = self._declared_in(unit)
             found = self[declared] if declared else self._known.get(unit)
-            found = found or self._reader.read(unit, self._index.facts[unit])
+            found = found or self._read(unit)
             self._found[unit] = found
         return found
+
+    def _read(self, unit: str) -> Reading:
+        reading = self._reader.read(unit, self._index.facts[unit])
+        if self._layout.roles or reading.role in WHOLE_TREES or (not reading.role and self._is_bare(unit)):
+            return reading
+        verdict = self._judged.get(unit)
+        if verdict is None:
+            return reading
+        if not verdict.is_likely:
+            kept = reading.evident if verdict.holds(reading.evident) else ""
+            return replace(reading, role=kept, chance=verdict.chances.get(kept, 0.0))
+        role = verdict.role
+        said = tuple(Evidence(verdict.role, text, round(amount * 2)) for text, amount in verdict.why)
+        return replace(reading, role=role, chance=verdict.chance, evidence=said)
+
+    def _is_bare(self, unit: str) -> bool:
+        """Whether a unit only marks a package."""
+        return self._index.language(unit).is_package_marker(unit) and not self._index.facts[unit].definitions
+
+    def is_aside(self, unit: str) -> bool:
+        """Whether a unit is a test or a migration, by its own name and place."""
+        if self._layout.roles or unit in self._known:
+            return self[unit].role in WHOLE_TREES
+        return self._reader.read(unit, self._index.facts[unit]).role in WHOLE_TREES
+
+    @cached_property
+    def _judged(self) -> Mapping[str, Verdict]:
+        """The verdicts on all units, each judged with those around it."""
+        facts = self._index.facts
+        units = [unit for unit in self._units if not self._declared_in(unit)]
+        signs = SignReader(units)
+        tables = self._reader.tables
+        read = {unit: signs.read(unit, facts[unit], tables[language_of(unit) or ""]) for unit in units}
+        return judge_roles(self._index, read)
 
     def read_so_far(self) -> Mapping[str, Reading]:
         """Return the readings that were asked for, which without a layout are few."""

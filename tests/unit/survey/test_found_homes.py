@@ -49,7 +49,7 @@ def test_a_lone_unit_makes_no_pattern_for_others(tmp_path: Path, yandrel: Yandre
         "harvests/harvest_repository.go",
     )  # fmt: skip
     found = adopt(tmp_path, files, yandrel)
-    assert homes(found, "entry") == ["cmd/hives/serve.go"]
+    assert "cmd/hives/serve.go" not in homes(found, "service")
     assert homes(found, "service") == ["{domain}/{name}_service.go"]
 
 
@@ -146,11 +146,14 @@ def test_what_no_other_pattern_places_of_a_folder(tmp_path: Path, yandrel: Yandr
         "wax/four.js",
         "wax/five.js",
     ]
-    files: dict[str, str | bytes] = {
-        f"server/services/{name}": "exports.read = () => 1;\n" for name in [*names, "oil/six.js"]
-    }
+    text = (
+        "const hive = require('../hive');\n\nexports.read = (number) => {\n  const found = hive.of(number);\n"
+    )
+    text += "  if (!found) return null;\n  return found.bees + found.wax;\n};\n"
+    files: dict[str, str | bytes] = {f"server/services/{name}": text for name in [*names, "oil/six.js"]}
     events = ("HiveAddedEvent", "BeeLostEvent", "WaxSoldEvent", "OilSoldEvent", "BeeFoundEvent")
     files |= {f"server/services/{e}.js": f"class {e} {{}}\nmodule.exports = {e};\n" for e in events}
+    files |= {f"server/bees/part{number}.js": "class Bee {}\nmodule.exports = Bee;\n" for number in range(16)}
     found = adopt(tmp_path, files, yandrel)
     assert homes(found, "event") == ["server/services/{Name}Event.js"]
     assert homes(found, "service")[-1] == "server/services/**"
@@ -224,7 +227,7 @@ def test_files_alike_in_folders_of_their_own(tmp_path: Path, yandrel: Yandrel) -
             "const router = require('express').Router();\n\nmodule.exports = router;\n"
         )
         if domain != "about":
-            files[f"src/controllers/{domain}/index.js"] = "exports.list = () => [];\n"
+            files[f"src/controllers/{domain}/index.js"] = "exports.list = (req, res) => res.json([]);\n"
             files[f"src/services/{domain}/index.js"] = "exports.find = () => [];\n"
     files["src/services/hives/scales.js"] = "exports.weigh = () => 1;\n"
     found = adopt(tmp_path, files, yandrel)

@@ -75,7 +75,7 @@ def test_one_file(tmp_path: Path, yandrel: Yandrel) -> None:
         ("app/urls.py", "urlpatterns = [path('a', f), path('b', g)]\n", "route"),
         ("app/serializers.py", "class HiveSerializer(Serializer): ...\n", "schema"),
         ("app/things.py", "from pydantic import BaseModel\n\n\nclass Hive(BaseModel): ...\n", "schema"),
-        ("app/things.py", "from .base import BaseModel\n\n\nclass Hive(BaseModel): ...\n", "model"),
+        ("app/things.py", "from .base import Model\n\n\nclass Hive(Model):\n    name = Column()\n", "model"),
         ("app/things.py", "class HiveRepository: ...\n", "repository"),
         ("app/middleware.py", "class KeyMiddleware: ...\n", "middleware"),
         ("app/migrations/0001_x.py", "class Migration(migrations.Migration): ...\n", "migration"),
