@@ -1,7 +1,6 @@
 """Check: what is, against what the layout says."""
 
 import hashlib
-import time
 from collections.abc import Iterable, Iterator, Mapping
 from contextlib import suppress
 from fnmatch import fnmatchcase
@@ -9,12 +8,12 @@ from fnmatch import fnmatchcase
 import msgspec
 
 from yandrel import __version__
+from yandrel.app.fixes import BUDGET, FixPlanner
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, ConfigError, suggest
 from yandrel.files.root import CONFIG_NAME
-from yandrel.files.walk import Tree
 from yandrel.index.code import CodeIndex, remember_graph, tree_key, versions
-from yandrel.index.memory import RACY_NS
+from yandrel.index.memory import is_racy
 from yandrel.languages.registry import language_of
 from yandrel.layout.config import Layout
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Place
@@ -64,12 +63,6 @@ def judge(workspace: Workspace) -> Judged:
     if not is_racy(workspace.tree):
         workspace.store.write_snapshot("check", key, msgspec.msgpack.encode(judged))
     return judged
-
-
-def is_racy(tree: Tree) -> bool:
-    """Whether a file is so new that it could change again without its time telling."""
-    limit = time.time_ns() - RACY_NS
-    return any(found[1] > limit for found in tree.stats.values())
 
 
 def _layout_key(workspace: Workspace) -> bytes:
@@ -189,11 +182,13 @@ def check(
     only: Iterable[str] = (),
     paths: Iterable[str] = (),
     against: str = "",
+    rank: bool = False,
 ) -> CheckReport:
     """Return the findings that are neither excepted nor accepted.
 
     `accept` writes today's findings down; `only` names rules, `paths` units or folders to show. `against`
-    is a git revision: findings that were there are left out.
+    is a git revision: findings that were there are left out. `rank` plans every fix, and lists those first
+    that end most.
     """
     refuse_nothing(workspace)
     prefixes = [_from_root(workspace, path) for path in paths]
@@ -218,6 +213,8 @@ def check(
         new = [finding for finding in new if finding.rule in chosen]
     if prefixes and "" not in prefixes:
         new = [f for f in new if any(f.unit == p or f.unit.startswith(p + "/") for p in prefixes)]
+    planner = FixPlanner(workspace, None if rank else 0.0 if accept else BUDGET)
+    new = planner.with_fixes(new)
     return CheckReport(
         version=FORMAT_VERSION,
         units=judged.units,
@@ -234,6 +231,7 @@ def check(
         covered=judged.covered,
         against=against,
         ended=ended,
+        fixes=planner.ranked(new) if rank else [],
     )
 
 

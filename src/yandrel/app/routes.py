@@ -6,10 +6,10 @@ from contextlib import suppress
 import msgspec
 
 from yandrel import __version__
-from yandrel.app.check import is_racy
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError
 from yandrel.index.code import tree_key, versions
+from yandrel.index.memory import is_racy
 from yandrel.model.results import FORMAT_VERSION, RouteFault, RoutesReport
 from yandrel.model.routes import Route, RouteTable
 from yandrel.routes.compare import compare_tables

@@ -16,6 +16,8 @@ from yandrel.errors import FINDINGS
 @click.option("--explain", metavar="RULE", help="Tell what a rule is for, with examples, and stop.")
 @click.option("--against", default="", metavar="REVISION",
               help="Show only what came since this git revision.")  # fmt: skip
+@click.option("--rank-fixes", "rank", is_flag=True,
+              help="Plan the fix of every finding, and list those first that end most.")  # fmt: skip
 @click.option("--min-covered", "least", type=click.IntRange(0, 100), metavar="N",
               help="Fail where the rules cover less than N percent of the files.")  # fmt: skip
 @click.option("--format", "form", type=click.Choice(["text", "json", "lines"]), default="text",
@@ -29,6 +31,7 @@ def command(
     full: bool,
     explain: str | None,
     against: str,
+    rank: bool,
     least: int | None,
     form: str,
 ) -> None:
@@ -45,7 +48,7 @@ def command(
         click.echo(f"{explain}: {explain_rule(explain)}")
         return
     workspace = open_workspace(root, writes=accept)
-    report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths], against)
+    report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths], against, rank)
     if form == "lines":
         show(report, "text", render_lines)
     else:

@@ -135,3 +135,9 @@ def remember(
         [unit for unit, found in resolved.items() if any(e.state in unsure for e in found.edges)],
     )
     store.write_snapshot(NAME, version.encode(), encode(memory))
+
+
+def is_racy(tree: Tree) -> bool:
+    """Whether a file is so new that it could change again without its time telling."""
+    limit = time.time_ns() - RACY_NS
+    return any(found[1] > limit for found in tree.stats.values())

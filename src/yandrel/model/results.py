@@ -132,7 +132,9 @@ class RoutesReport(Struct, frozen=True):
 class Finding(Struct, frozen=True):
     """One place where the code and the layout disagree.
 
-    `key` is stable when lines shift; `group` is equal for findings of one cause.
+    `key` is stable when lines shift; `group` is equal for findings of one cause. `command` would end it,
+    and `ends` findings in all while it adds `adds`; where there is none, `mend` is what a person must do.
+    `untried` says that there may be a command that was not planned yet.
     """
 
     rule: str
@@ -145,6 +147,18 @@ class Finding(Struct, frozen=True):
     mend: str
     key: str
     group: str
+    command: str = ""
+    ends: int = 0
+    adds: int = 0
+    untried: bool = False
+
+
+class FixRow(Struct, frozen=True):
+    """A command that ends findings, and how many it adds."""
+
+    command: str
+    ends: int
+    adds: int
 
 
 class CheckReport(Struct, frozen=True):
@@ -169,6 +183,7 @@ class CheckReport(Struct, frozen=True):
     covered: int = 0
     against: str = ""
     ended: list[str] = []
+    fixes: list[FixRow] = []
 
 
 class ChangedFile(Struct, frozen=True):

@@ -7,6 +7,7 @@ from yandrel.render.protocol import Style, clip, plural_of, wrap
 
 SHOWN_OF_A_GROUP = 3
 SHOWN_PAID_OFF = 5
+SHOWN_FIXES = 20
 
 
 def render_check(report: CheckReport, style: Style, full: bool = False) -> str:
@@ -70,14 +71,25 @@ def render_group(findings: list[Finding], style: Style, full: bool = False) -> l
         lines += wrap(f"{where}  {finding.message}", style.width, "      ", "  ")
         if finding.code:
             lines.append(clip(f"      {finding.code}", style.width))
-        if finding.mend:
-            lines += [style.hint(t) for t in wrap(f"fix: {finding.mend}", style.width, "      ", "    ")]
+        if said := fix_text(finding):
+            lines += [style.hint(t) for t in wrap(f"fix: {said}", style.width, "      ", "    ")]
     if len(findings) > len(shown):
         lines.append(f"  … and {len(findings) - len(shown)} more of the same cause (--all shows them)")
     law = findings[0].law
     if law:
         lines += [style.faint(t) for t in wrap(f"rule: {law}", style.width, "      ", "    ")]
     return lines
+
+
+def fix_text(finding: Finding) -> str:
+    """Return the command that was planned, with what it ends and adds; else what a person must do."""
+    if finding.command and finding.command.split()[1] == "split":
+        return f"`{finding.command}` shows where each piece goes"
+    if finding.command and finding.ends:
+        return f"`{finding.command}` (ends {finding.ends}, adds {finding.adds})"
+    if finding.command:
+        return f"`{finding.command}` makes one"
+    return finding.mend
 
 
 def _tail(report: CheckReport, style: Style) -> list[str]:
@@ -101,6 +113,14 @@ def _tail(report: CheckReport, style: Style) -> list[str]:
         first = report.problems[0]
         where = f"{first.unit}:{first.line}" if first.line else first.unit
         lines.append(f"{plural_of(len(report.problems), 'file')} could not be read whole, such as {where}.")
+    for row in report.fixes[:SHOWN_FIXES]:
+        lines.append(f"`{row.command}` ends {row.ends}, adds {row.adds}")
+    untried = sum(finding.untried for finding in report.findings)
+    if untried:
+        lines.append(
+            f"For {plural_of(untried, 'finding')} no fix was planned yet: `yandrel check --rank-fixes` plans "
+            "them all, and shows those first that end most."
+        )
     if report.findings and not report.accepted and report.has_layout:
         lines.append(
             "`yandrel check --explain RULE` tells what a rule is for; --accept records today's "

@@ -1,11 +1,13 @@
 """domain-crossing."""
 
 from collections.abc import Iterable
+from shlex import quote
 
 from yandrel.layout.config import SHARED, Layout
 from yandrel.model.graph import Edge
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context, spell_edge
+from yandrel.survey.homes import values_of
 
 COMPOSERS = frozenset({"entry", "test", "migration", "config"})
 
@@ -52,6 +54,7 @@ class DomainCrossing:
                 target=spell_edge(edge),
                 law=_law(layout),
                 mend=_mend(context, layout, unit, edge, source, target),
+                command=_command(context, unit, edge, source, target),
                 group=f"{source} -> {target}",
             )
 
@@ -82,14 +85,30 @@ def _mend(context: Context, layout: Layout, unit: str, edge: Edge, source: str, 
             if values is not None and values.get("domain") == target:
                 return f"import it from {other}"
     thing = f"{edge.unit}:{edge.name}" if edge.name else edge.unit
+    if _only_user(context, unit, edge, target):
+        return f"only {source} uses {thing}: it may belong there"
+    return f"move {thing} to {SHARED}, or let {target} hand it over"
+
+
+def _only_user(context: Context, unit: str, edge: Edge, target: str) -> bool:
+    """Whether no other domain than the unit's own uses what it imports."""
     users = {
         context.picture.domain(other)
         for other in context.index.view(unit).importers_of(edge.unit)
         if other in context.picture.readings
     } - {"", SHARED}
-    if len(users - {target}) == 1:
-        role = context.picture.role(edge.unit)
-        home = context.pattern_of(role)
-        if home is not None and "domain" in home.placeholders():
-            return f"only {source} uses it: `yandrel move {thing}` into {source}"
-    return f"move {thing} to {SHARED}, or let {target} hand it over"
+    return len(users - {target}) == 1
+
+
+def _command(context: Context, unit: str, edge: Edge, source: str, target: str) -> str:
+    """Return the move of a unit into the only domain that uses it."""
+    role = context.picture.role(edge.unit)
+    home = context.pattern_of(role)
+    if home is None or "domain" not in home.placeholders() or not _only_user(context, unit, edge, target):
+        return ""
+    values = values_of(context.picture, edge.unit, role) | {"domain": source}
+    try:
+        path = home.fill(values)
+    except KeyError:
+        return ""
+    return f"yandrel move {quote(edge.unit)} {quote(path)}" if path != edge.unit else ""

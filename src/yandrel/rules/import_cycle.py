@@ -1,8 +1,10 @@
 """import-cycle."""
 
 from collections.abc import Iterable
+from shlex import quote
 
 from yandrel.model.results import Finding
+from yandrel.model.words import snake
 from yandrel.rules.protocol import Context
 
 SHOWN = 6
@@ -44,8 +46,10 @@ class ImportCycle:
                     line = next((e.line for e in view.edges_of(taker) if e.named_unit == giver), 0)
                     cycle = ", ".join(sorted(group)[:SHOWN])
                     target = f"{giver}:{name}" if " " not in name else giver
-                    mend = f"move {target} to a file of its own: `yandrel move {target} FOLDER/`"
+                    mend = f"move {target} to a file of its own, or take it inside a function"
+                    command = f"yandrel move {quote(target)} {quote(_own_file(context, giver, name))}"
                     if target == giver:
+                        command = ""
                         mend = f"let {taker} read {giver} inside a function, when all is loaded"
                     yield context.finding(
                         self.name,
@@ -55,4 +59,14 @@ class ImportCycle:
                         target=target,
                         law=f"a cycle of {len(group)} files: {cycle}" + (" …" if len(group) > SHOWN else ""),
                         mend=mend,
+                        command=command,
                     )
+
+
+def _own_file(context: Context, unit: str, name: str) -> str:
+    """Return a new file beside a unit for one of its definitions; the unit itself where there is one."""
+    folder, slash, file_name = unit.rpartition("/")
+    stem, _, ending = file_name.partition(".")
+    plain = stem == stem.lower()
+    path = f"{folder}{slash}{snake(name) if plain else name}.{ending}"
+    return f"{folder}/" if path in context.index.facts else path

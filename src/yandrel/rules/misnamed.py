@@ -1,12 +1,17 @@
 """misnamed."""
 
 from collections.abc import Iterable, Iterator
+from shlex import quote
 
 from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.results import Finding
 from yandrel.model.words import with_article, words_of
 from yandrel.rules.protocol import Context
 from yandrel.survey.homes import fill_home
+from yandrel.survey.vocabulary import roles_of_end
+
+CUSTOMARY = 0.9
+"""The weight of a word that everybody takes for a role's."""
 
 
 class Misnamed:
@@ -38,11 +43,11 @@ class Misnamed:
             role = context.layout.roles.get(reading.role)
             if role is None or not role.homes:
                 continue
-            near = [home for home in role.homes if _in_folder(unit, home)]
+            near = [home for home in role.homes if home.placeholders() and _in_folder(unit, home)]
             if not near or not context.picture.is_counted(unit):
                 continue
             home = fill_home(context.picture, near[0], unit, reading.role)
-            mend = f"`yandrel move {unit} {home}`" if home and home != unit else "rename it"
+            command = f"yandrel move {quote(unit)} {quote(home)}" if home and home != unit else ""
             yield context.finding(
                 self.name,
                 unit,
@@ -50,7 +55,8 @@ class Misnamed:
                 f"is no name for {with_article(reading.role)}",
                 target=reading.role,
                 law=f'{reading.role} = "{near[0].text}"',
-                mend=mend,
+                mend="rename it, or let the home in yandrel.toml fit it",
+                command=command,
                 group=f"{reading.role} units",
             )
 
@@ -65,10 +71,13 @@ class Misnamed:
             for definition in context.index.facts[unit].definitions:
                 if definition.kind != kind or definition.name.startswith("_"):
                     continue
-                if pattern.match(definition.name) is not None:
+                if pattern.match(definition.name) is not None or _says_it_otherwise(definition.name, role):
+                    continue
+                if not context.is_of_role(unit, definition, role):
                     continue
                 right = _right_name(pattern, definition.name, role)
-                mend = f"`yandrel move {unit}:{definition.name} :{right}`" if right else "rename it"
+                source = quote(f"{unit}:{definition.name}")
+                command = f"yandrel move {source} :{right}" if right else ""
                 yield context.finding(
                     self.name,
                     unit,
@@ -76,9 +85,15 @@ class Misnamed:
                     f"{definition.name} is no name for {with_article(role)}",
                     target=definition.name,
                     law=f'[shape.{role}] type = "{shape.type}"',
-                    mend=mend,
+                    mend="rename it, or let the shape in yandrel.toml fit it",
+                    command=command,
                     group=f"{role} types",
                 )
+
+
+def _says_it_otherwise(name: str, role: str) -> bool:
+    """Whether a name ends with another word for the role: a serializer among forms is well named."""
+    return roles_of_end(name, "").get(role, 0.0) >= CUSTOMARY
 
 
 def _right_name(pattern: Pattern, name: str, role: str) -> str:

@@ -1,6 +1,7 @@
 """misplaced."""
 
 from collections.abc import Iterable
+from shlex import quote
 
 from yandrel.model.results import Finding
 from yandrel.model.words import with_article
@@ -46,7 +47,8 @@ class Misplaced:
                 + (f"in {with_article(place)} folder" if place else f"not in {with_article(evident)} folder"),
                 target=evident,
                 law=f"{evident} = {_homes(context, evident)}",
-                mend=f"`yandrel move {unit}`" + (f" takes it to {home}" if home else ""),
+                mend="decide which it is: move it, or give its folder another role in yandrel.toml",
+                command=f"yandrel move {quote(unit)} {quote(home)}" if home and home != unit else "",
                 group=f"{evident} in {place or 'no home'}",
             )
 

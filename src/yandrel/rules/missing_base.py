@@ -44,6 +44,8 @@ class MissingBase:
                     continue
                 if extends(context, unit, definition, shape.extends, 0):
                     continue
+                if not context.is_of_role(unit, definition, role):
+                    continue
                 yield context.finding(
                     self.name,
                     unit,

@@ -1,6 +1,7 @@
 """mixed-roles."""
 
 from collections.abc import Iterable
+from shlex import quote
 
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
@@ -35,6 +36,7 @@ class MixedRoles:
                     0,
                     f"holds {len(roles)} roles: {', '.join(roles)}",
                     law=f"[limits] roles_per_unit = {limit}",
-                    mend=f"`yandrel split {unit}` shows where each piece goes",
+                    mend="move what belongs elsewhere to files of its own",
+                    command=f"yandrel split {quote(unit)}",
                     group=f"holds more than {limit} roles",
                 )

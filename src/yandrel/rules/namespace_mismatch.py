@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Iterable
+from shlex import quote
 
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
@@ -36,7 +37,8 @@ class NamespaceMismatch:
                     f"declares {declared}, its folder stands for {expected}",
                     target=declared,
                     law="the namespace follows from the folder",
-                    mend=f"`yandrel move {unit} {unit}` declares the folder's, with every reference",
+                    mend="declare what its folder stands for, or move it to the folder that it declares",
+                    command=f"yandrel move {quote(unit)} {quote(unit)}",
                 )
 
 

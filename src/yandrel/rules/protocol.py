@@ -8,8 +8,10 @@ from typing import Protocol
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import Layout
 from yandrel.layout.patterns import Pattern
+from yandrel.model.facts import Definition
 from yandrel.model.graph import Edge, State
 from yandrel.model.results import Finding, RouteFault
+from yandrel.model.words import words_of
 from yandrel.survey.picture import Picture
 from yandrel.survey.roles import Reading
 
@@ -67,6 +69,15 @@ class Context:
             if reading.unit == unit:
                 yield unit, reading
 
+    def is_of_role(self, unit: str, definition: Definition, role: str) -> bool:
+        """Whether a definition has the role of its unit, and does not only stand beside what has it."""
+        told = dict(self.picture.readings[unit].definition_roles).get(definition.name)
+        if told:
+            return told == role
+        others = [d for d in self.index.facts[unit].definitions if d.kind == definition.kind]
+        stem = "".join(words_of(unit.rpartition("/")[2].partition(".")[0]))
+        return len(others) == 1 or "".join(words_of(definition.name)) == stem
+
     def edges(self) -> Iterator[tuple[str, Edge]]:
         """Yield every edge that leads to another unit of this application."""
         readings = self.picture.readings
@@ -92,14 +103,18 @@ class Context:
         target: str = "",
         law: str = "",
         mend: str = "",
+        command: str = "",
         group: str = "",
         detail: str = "",
     ) -> Finding:
-        """Return a finding whose key does not depend on line numbers."""
+        """Return a finding whose key does not depend on line numbers.
+
+        `command` may end it, and is shown after it was planned; `mend` is what to do without it.
+        """
         end = f" -> {target}" if target else ""
         key = f"{rule} {unit}{end}" + (f" ({detail})" if detail else "")
         code = self.line_of_code(unit, line) if line else ""
-        return Finding(rule, unit, line, target, message, code, law, mend, key, group or message)
+        return Finding(rule, unit, line, target, message, code, law, mend, key, group or message, command)
 
     def home_of(self, unit: str, role: str) -> str:
         """Return the place that the layout gives a unit, or nothing where it cannot be filled in."""

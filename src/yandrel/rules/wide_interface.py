@@ -1,6 +1,7 @@
 """wide-interface."""
 
 from collections.abc import Iterable
+from shlex import quote
 
 from yandrel.model.facts import TYPE_KINDS
 from yandrel.model.results import Finding
@@ -36,6 +37,7 @@ class WideInterface:
                         f"{definition.name} has {len(public)} methods, the limit is {limit}",
                         target=definition.name,
                         law=f"[limits] methods_per_type = {limit}",
-                        mend=f"`yandrel split {unit}:{definition.name}` shows how to cut it",
+                        mend="cut it along what its users need",
+                        command=f"yandrel split {quote(f'{unit}:{definition.name}')}",
                         group="a type has more methods than the limit",
                     )

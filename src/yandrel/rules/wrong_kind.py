@@ -44,7 +44,6 @@ class WrongKind:
                     + with_article(shape.kind),
                     target=definition.name,
                     law=f'[shape.{role}] kind = "{shape.kind}"',
-                    mend=f"make it {with_article(shape.kind)}, or `yandrel move {unit}:{definition.name}` "
-                    "to where it belongs",
+                    mend=f"make it {with_article(shape.kind)}, or move it to where it belongs",
                     group=f"{role}: {definition.kind}",
                 )

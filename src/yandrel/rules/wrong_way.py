@@ -1,14 +1,18 @@
 """wrong-way."""
 
 from collections.abc import Iterable
+from shlex import quote
 
 from yandrel.model.facts import When
 from yandrel.model.graph import Edge
 from yandrel.model.results import Finding
 from yandrel.model.words import with_article, words_of
 from yandrel.rules.protocol import Context, spell_edge
+from yandrel.survey.vocabulary import ROLES
 
 COMPOSERS = ("entry", "test", "migration")
+BETWEEN = ("controller", "service", "command", "query", "repository", "model")
+"""Roles that one goes through, by name or as a custom of the application's own."""
 
 
 class WrongWay:
@@ -50,6 +54,7 @@ class WrongWay:
                 target=spell_edge(edge),
                 law=arrows.line_for(source),
                 mend=_mend(context, unit, edge, source, target),
+                command=_command(context, unit, edge, source, target),
                 group=f"{source} -> {target}",
             )
 
@@ -61,6 +66,7 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
         role
         for role in context.layout.roles
         if role not in (source, target, *COMPOSERS) and role in arrows.guarded
+        and (role in BETWEEN or role not in ROLES)
         and arrows.allows(source, role) and arrows.allows(role, target)
     ]  # fmt: skip
     for role in between:
@@ -71,8 +77,6 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
     if between:
         return f"go through {with_article(between[0])}"
     if _reverse(context, source, target) and edge.name:
-        if _is_aside(context, edge, target):
-            return f"`yandrel move {spell_edge(edge)} {unit}`, where {with_article(target)} may import it"
         return f"move what it needs of {edge.name} to {unit}, or let {with_article(target)} hand it over"
     for role in context.layout.roles:
         if role not in arrows.guarded or role in (source, target, *COMPOSERS):
@@ -82,6 +86,13 @@ def _mend(context: Context, unit: str, edge: Edge, source: str, target: str) -> 
     home = context.pattern_of(source)
     place = f" ({home.fixed_start})" if home is not None and home.fixed_start else ""
     return f"move what both need to where {with_article(source)} may look{place}"
+
+
+def _command(context: Context, unit: str, edge: Edge, source: str, target: str) -> str:
+    """Return the move of what is imported to where it may be, where the arrows lead the other way."""
+    if not edge.name or not _is_aside(context, edge, target) or not _reverse(context, source, target):
+        return ""
+    return f"yandrel move {quote(spell_edge(edge))} {quote(unit)}"
 
 
 def _is_aside(context: Context, edge: Edge, role: str) -> bool:

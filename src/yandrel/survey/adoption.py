@@ -10,6 +10,7 @@ from yandrel.layout.toml_text import as_key, in_comment, quoted
 from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.graph import State
 from yandrel.model.words import snake
+from yandrel.survey.belief import believed
 from yandrel.survey.domains import ROLE_WORDS
 from yandrel.survey.found_homes import (
     PER_ROLE,
@@ -63,12 +64,16 @@ MARKERS = frozenset([
     "JsonSerializable", "Countable", "Stringable", "object",
 ])  # fmt: skip
 """What types of any role keep to, so that it is no shape of one."""
+INWARD = ("entry", "route", "controller", "service", "repository", "model")
+"""The layers from the outside in, where everybody agrees on the order."""
+RARE = 2
+"""Imports against the stream that are no habit."""
 VERSION = re.compile(r"[-_~]*v?\d+(\.\d+)+.*$")
 
 
 def write_adoption(picture: Picture) -> str:
     """Return the text of a yandrel.toml for an application without one."""
-    picture = with_own_roles(picture)
+    picture = believed(with_own_roles(picture))
     homes = sorted(find_homes(picture), key=lambda home: _order(home.role))
     head = _head(picture)
     layout = _settle_ties(picture, homes, head)
@@ -240,10 +245,11 @@ def role_imports(picture: Picture) -> Counter[tuple[str, str]]:
 
 
 def allowed_imports(counts: Counter[tuple[str, str]]) -> set[tuple[str, str]]:
-    """Return the directions that most imports between two roles follow.
+    """Return the directions that imports between roles follow, but for few that go against the usual way.
 
     A few that pass over a role in between, which most go through, are not taken for a rule; nobody goes
-    through another role for an error or a helper.
+    through another role for an error or a helper. What goes against the stream and is no rarity is allowed,
+    unless it leads from an inner layer to an outer one: what many files do is a habit, and no fault.
     """
     roles = {role for pair in counts for role in pair}
     allowed: set[tuple[str, str]] = set()
@@ -257,7 +263,23 @@ def allowed_imports(counts: Counter[tuple[str, str]]) -> set[tuple[str, str]]:
         )
         if not skips:
             allowed.add((source, target))
-    return allowed
+    out_of = Counter({role: sum(n for (s, _), n in counts.items() if s == role) for role in roles})
+    habits = {
+        (source, target)
+        for (source, target), count in counts.items()
+        if source not in FREE_ROLES
+        and not _leads_outward(source, target)
+        and not any(_passes_over(count, counts[source, m], counts[m, target]) for m in roles)
+        and (count > RARE or count * 20 > out_of[source])
+    }
+    return allowed | habits
+
+
+def _leads_outward(source: str, target: str) -> bool:
+    """Whether an import leads from an inner layer to an outer one."""
+    if source not in INWARD or target not in INWARD:
+        return False
+    return INWARD.index(source) > INWARD.index(target)
 
 
 def _follow(count: int) -> str:

@@ -16,11 +16,16 @@ import msgspec
 from yandrel.index.code import CodeIndex
 from yandrel.model.facts import Facts
 from yandrel.model.words import singular, words_of
-from yandrel.survey.signs import ABOVE, BELOW, SIGNS, Signs, stem_of
+from yandrel.survey.signs import ABOVE, BARE, BELOW, SIGNS, Signs, stem_of
 from yandrel.survey.vocabulary import NONE, ROLES
 
 ENOUGH_BESIDE = 3
 ENOUGH_ALIKE = 4
+ALIKE = {
+    "base": "others with the base {}",
+    "name": "others called {}",
+    "place": "those in the other folders of {}/",
+}
 LIKELY = 0.4
 """The chance below which nothing is claimed, where another role is nearly as likely."""
 LEADING = 0.3
@@ -89,14 +94,17 @@ def _read_alike(
             groups[group].append(unit)
     for (what, name), units in groups.items():
         if len(units) > 2:
-            text = f"others with the base {name}" if what == "base" else f"others called {name}"
+            text = ALIKE[what].format(name)
             _note_group(units, all_signs, first, "alike", ENOUGH_ALIKE, text)
 
 
 def _groups_of(unit: str, facts: Facts) -> Iterable[tuple[str, str]]:
-    words = words_of(stem_of(unit))
-    if len(words) > 1:
-        yield "name", singular(words[-1])
+    folder, _, file_name = unit.rpartition("/")
+    if file_name.partition(".")[0] in BARE:
+        yield "place", folder.rpartition("/")[0]
+    else:
+        words = words_of(stem_of(unit))
+        yield "name", singular(words[-1]) if words else ""
     bases = {base for d in facts.definitions for base in d.bases[:1] if d.last_line - d.line > 3}
     for base in sorted(bases)[:3]:
         yield "base", base.rpartition(".")[2]
@@ -186,6 +194,8 @@ def judge_roles(index: CodeIndex, all_signs: Mapping[str, Signs]) -> dict[str, V
 def _verdict(signs: Signs, weights: Weights) -> Verdict:
     chances = chances_of(signs, weights)
     role = max(ROLES, key=lambda r: chances[r])
+    called = [r for r in ROLES if signs.value(r, "whole") >= 1.0 and 2 * chances[r] >= chances[role]]
+    role = max(called, key=lambda r: chances[r]) if called and role != NONE else role
     named = "" if role == NONE else role
     return Verdict(named, round(chances[role], 3), contributions(signs, role, weights), chances)
 

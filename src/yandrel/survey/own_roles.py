@@ -25,7 +25,7 @@ def with_own_roles(picture: Picture) -> Picture:
     if not found:
         return picture
     known = dict(picture.readings)
-    known |= {unit: replace(known[unit], role=role) for unit, role in found.items()}
+    known |= {unit: replace(known[unit], role=role, chance=1.0) for unit, role in found.items()}
     return take_picture(picture.index, picture.layout, known)
 
 
@@ -36,7 +36,7 @@ def find_own_roles(picture: Picture) -> dict[str, str]:
     for unit in picture.counted():
         folders = list(_folders_of(unit))
         held.update(folders)
-        if not picture.role(unit):
+        if picture.role(unit) in VAGUE:
             for folder in folders:
                 if role := _role_in(folder, unit):
                     named.setdefault((folder, role), []).append(unit)

@@ -10,15 +10,15 @@ from msgspec.structs import replace
 from yandrel.errors import ConfigError
 from yandrel.index.code import CodeIndex
 from yandrel.languages.registry import language_of, load_language
-from yandrel.layout.config import Layout, Role
+from yandrel.layout.config import KnownBy, Layout, Role
 from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.evidence import TAKES, Evidence, Hint
 from yandrel.model.facts import TYPE_KINDS, Definition, Facts
 from yandrel.model.words import words_of
-from yandrel.survey.chances import Verdict, judge_roles
+from yandrel.survey.chances import LIKELY, Verdict, chances_of, judge_roles, load_weights
 from yandrel.survey.hints import HintTable
 from yandrel.survey.signs import SignReader, origins_of
-from yandrel.survey.vocabulary import ACTING
+from yandrel.survey.vocabulary import ACTING, NONE, ROLES
 
 TELLING = 4
 SURE = 0.9
@@ -96,8 +96,35 @@ class RoleReader:
         weighed = [e for e in found if e.role not in rare or e.text.startswith(("makes", "calls"))]
         bare = marker and not facts.definitions
         evident = self.evident_role(weighed)
-        role = self.verdict(unit, weighed, spots, place, bare)
+        if self.layout.roles and evident not in ("", place) and not self._agrees(evident, unit, facts, table):
+            evident = ""
+            weighed = []
+        role = self.verdict(unit, weighed, evident, spots, place, bare)
+        if self.layout.roles and role not in ("", place, evident, *WHOLE_TREES):
+            role = role if self._is_likely(role, unit, facts, table) else ""
         return Reading(unit, role, evident, place, home, values, tuple(found + spots), tuple(by_definition))
+
+    def _agrees(self, role: str, unit: str, facts: Facts, table: HintTable) -> bool:
+        """Whether a role that some definitions show is the likeliest by all that the unit's content shows.
+
+        A role that yandrel.toml itself says how to know needs no more.
+        """
+        said = self.layout.roles.get(role)
+        if (
+            role not in ROLES
+            or (said is not None and said.known_by != KnownBy())
+            or role in self.layout.shapes
+        ):
+            return True
+        signs = SignReader().read(unit, facts, table).without_names()
+        chances = chances_of(signs, load_weights().first)
+        return chances[role] >= max(chance for other, chance in chances.items() if other != NONE)
+
+    def _is_likely(self, role: str, unit: str, facts: Facts, table: HintTable) -> bool:
+        """Whether a role that names and folders tell is likely, with all that the unit itself shows."""
+        if role not in ROLES:
+            return True
+        return chances_of(SignReader().read(unit, facts, table), load_weights().first)[role] >= LIKELY
 
     def place_of(self, unit: str) -> tuple[str, str, dict[str, str]]:
         """Return the role, home pattern and values that a path has; the most telling pattern wins."""
@@ -149,10 +176,15 @@ class RoleReader:
         return out
 
     def verdict(
-        self, unit: str, found: list[Evidence], spots: list[Evidence], place: str, empty: bool
+        self,
+        unit: str,
+        found: list[Evidence],
+        evident: str,
+        spots: list[Evidence],
+        place: str,
+        empty: bool,
     ) -> str:
         known = self.layout.roles
-        evident = self.evident_role(found)
         if known:
             if evident in known and place != "test":
                 return evident

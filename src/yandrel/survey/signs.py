@@ -21,6 +21,20 @@ AT = {sign: number for number, sign in enumerate(SIGNS)}
 NAMES = ("stem", "near", "type")
 ASIDE = 0.3
 """How much a type says beside the one that the file is called by."""
+OF_PATHS = frozenset(
+    AT[sign]
+    for sign in (
+        "stem",
+        "stem-start",
+        "near",
+        "outer",
+        "whole",
+        "word-and-deed",
+        "word-without-deed",
+        "no-word",
+    )
+)
+"""Signs that come from the path, wholly or in part."""
 OUTER = 0.7
 """How much less the word of a folder further out says than that of the file's own."""
 DEED_OF: dict[str, tuple[tuple[str, float], ...]] = {
@@ -73,7 +87,7 @@ FEW = 8
 """In an application of fewer files, a folder says as much however many lie below it."""
 HALF = 4.0
 """How many showing words in a hundred lines make a deed half certain."""
-BUSY = ("answers", "stores", "calls", "messages", "commands", "schedules")
+BUSY = ("answers", "routes", "stores", "calls", "messages", "commands", "schedules", "wraps", "wires")
 """Deeds that no mere helper does much of."""
 TYPES_ONLY = frozenset({"interface", "type", "protocol", "enum", "annotation"})
 
@@ -101,6 +115,14 @@ class Signs:
         held[place] = min(held.get(place, 0.0) + value, 1.0)
         if text:
             self.texts.setdefault((role, place), text)
+
+    def without_names(self) -> "Signs":
+        """Return the signs that do not come from where a file stands and what it is called."""
+        kept = {
+            role: {place: value for place, value in signs.items() if place not in OF_PATHS}
+            for role, signs in self.by_role.items()
+        }
+        return Signs(kept, self.texts)
 
     def value(self, role: str, sign: str) -> float:
         return self.by_role.get(role, {}).get(AT[sign], 0.0)
@@ -174,6 +196,10 @@ class SignReader:
             if definition.name.lower() == "main" and definition.kind == "function":
                 signs.note("entry", "made", 0.8, "has a function main")
                 signs.note("command", "made", 0.6, "has a function main")
+            if definition.kind in ("function", "constant"):
+                for hint in table.match("type", definition.name):
+                    if hint.pattern == definition.name:
+                        signs.note(hint.role, "made", hint.weight / 5, f"{definition.kind} {definition.name}")
             if definition.value:
                 for hint in table.match("value", definition.value):
                     signs.note(
@@ -221,10 +247,20 @@ def stem_of(unit: str) -> str:
 
 
 def weigh_definitions(facts: Facts) -> list[tuple[Definition, float]]:
-    """Return the definitions with their share of the lines; hidden ones and constants count less."""
+    """Return the definitions with their share of the lines; hidden ones and constants count less.
+
+    Methods that stand away from their type count for it.
+    """
     weights: list[tuple[Definition, float]] = []
+    here = {definition.name for definition in facts.definitions}
+    away: Counter[str] = Counter()
     for definition in facts.definitions:
-        lines = definition.last_line - definition.line + 1
+        if definition.is_method and definition.owner in here:
+            away[definition.owner] += definition.last_line - definition.line + 1
+    for definition in facts.definitions:
+        if definition.is_method and definition.owner in here:
+            continue
+        lines = definition.last_line - definition.line + 1 + away[definition.name]
         weight = float(max(lines, 1))
         if definition.hidden or definition.name.startswith("_"):
             weight *= 0.3
@@ -322,10 +358,13 @@ def _working_share(facts: Facts) -> float:
     """Return the share of a file that does something: functions, methods and types that have some."""
     if not facts.definitions:
         return 0.8 if facts.lines > 30 and facts.deeds else 0.0
+    owners = {definition.owner for definition in facts.definitions if definition.is_method}
     return sum(
         share
         for definition, share in weigh_definitions(facts)
-        if definition.kind in ("function", "method") or any(m.endswith("()") for m in definition.members)
+        if definition.kind in ("function", "method")
+        or any(m.endswith("()") for m in definition.members)
+        or definition.name in owners
     )
 
 

@@ -1,0 +1,136 @@
+"""Fixes: a command is only shown after it was planned, and ends more than it adds."""
+
+import hashlib
+import shlex
+import time
+from collections.abc import Iterable
+from contextlib import suppress
+
+import msgspec
+from msgspec.structs import replace
+
+from yandrel.app.workspace import Workspace
+from yandrel.app.writing import Manner
+from yandrel.errors import YandrelError
+from yandrel.index.code import tree_key
+from yandrel.model.results import Finding, FixRow
+
+BUDGET = 3.0
+"""Seconds that are spent on planning fixes where nobody asked for all of them."""
+MORE = ("new", "split")
+"""Commands that add files or show where pieces go: what they end is for a person to see."""
+
+
+class Tried(msgspec.Struct, frozen=True):
+    """What a command would do: the keys of the findings that it ends, how many it adds; or why not."""
+
+    ends: tuple[str, ...] = ()
+    adds: int = 0
+    refused: str = ""
+
+
+class FixPlanner:
+    """Plans the commands that findings propose, each once; what was planned is kept until a file changes."""
+
+    def __init__(self, workspace: Workspace, seconds: float | None = BUDGET) -> None:
+        self._workspace = workspace
+        self._end = None if seconds is None else time.monotonic() + seconds
+        layout = workspace.layout.raw
+        key = tree_key(workspace.tree, b"fixes" + layout)
+        self._key = hashlib.blake2b(key, digest_size=16).digest()
+        self._tried: dict[str, Tried] = {}
+        packed = workspace.store.read_snapshot("fixes", self._key)
+        if packed is not None:
+            with suppress(msgspec.DecodeError, msgspec.ValidationError):
+                self._tried = msgspec.msgpack.decode(packed, type=dict[str, Tried])
+        self._known = len(self._tried)
+
+    def with_fixes(self, findings: Iterable[Finding]) -> list[Finding]:
+        """Return findings with the commands that were tried and help; the first of each cause first."""
+        found = list(findings)
+        for finding in _by_turns(found):
+            if finding.command and finding.command not in self._tried and not self._is_over():
+                self._tried[finding.command] = self._try(finding.command)
+        self._keep()
+        return [self._said(finding) for finding in found]
+
+    def ranked(self, findings: Iterable[Finding]) -> list[FixRow]:
+        """Return the commands that help, those that end most first."""
+        own = {finding.key: finding for finding in findings}
+        rows = {}
+        for finding in own.values():
+            tried = self._tried.get(finding.command)
+            if finding.command and tried is not None and _helps(tried, finding):
+                rows[finding.command] = FixRow(finding.command, len(tried.ends), tried.adds)
+        return sorted(rows.values(), key=lambda row: (row.adds - row.ends, row.command))
+
+    def _is_over(self) -> bool:
+        return self._end is not None and time.monotonic() > self._end
+
+    def _keep(self) -> None:
+        if len(self._tried) > self._known:
+            self._workspace.store.write_snapshot("fixes", self._key, msgspec.msgpack.encode(self._tried))
+
+    def _try(self, command: str) -> Tried:
+        words = shlex.split(command)[1:]
+        try:
+            if words[0] == "move":
+                return self._try_move(words[1], words[2] if len(words) > 2 else None)
+            return self._try_other(words)
+        except YandrelError as error:
+            return Tried(refused=error.args[0] if error.args else "refused")
+
+    def _try_move(self, source: str, target: str | None) -> Tried:
+        from yandrel.app.move import plan_step
+        from yandrel.moves.movelist import Step
+
+        outcome = plan_step(self._workspace, Step("fix", ((source, target),)))
+        return Tried(tuple(finding.key for finding in outcome.ended), len(outcome.added))
+
+    def _try_other(self, words: list[str]) -> Tried:
+        manner = Manner(preview=True)
+        if words[0] == "split" and ":" in words[1]:
+            from yandrel.app.split_type import split_type
+
+            split_type(self._workspace, words[1], "users", False, Manner())
+        elif words[0] == "split":
+            from yandrel.app.split import SplitRequest, split_file
+
+            split_file(self._workspace, SplitRequest(words[1]), Manner())
+        else:
+            from yandrel.app.new import NewRequest
+            from yandrel.app.new_unit import new_unit
+
+            new_unit(self._workspace, words[1], NewRequest(words[2]), manner)
+        return Tried()
+
+    def _said(self, finding: Finding) -> Finding:
+        """Return a finding with its command where that helps, else with what a person must decide."""
+        if not finding.command:
+            return finding
+        tried = self._tried.get(finding.command)
+        if tried is None:
+            return replace(finding, command="", untried=True)
+        if not _helps(tried, finding):
+            return replace(finding, command="")
+        return replace(finding, ends=len(tried.ends), adds=tried.adds)
+
+
+def _helps(tried: Tried, finding: Finding) -> bool:
+    """Whether a command was not refused, ends the finding, and more findings than it adds."""
+    if tried.refused:
+        return False
+    if finding.command.split()[1] in MORE:
+        return True
+    return finding.key in tried.ends and len(tried.ends) > tried.adds
+
+
+def _by_turns(findings: list[Finding]) -> list[Finding]:
+    """Return the first finding of each cause, then the second of each, and so on."""
+    turn: dict[str, int] = {}
+    placed = []
+    for number, finding in enumerate(findings):
+        cause = f"{finding.rule} {finding.group}"
+        turn[cause] = turn.get(cause, 0) + 1
+        placed.append((turn[cause], number, finding))
+    return [finding for _, _, finding in sorted(placed, key=lambda item: item[:2])]
