@@ -191,7 +191,7 @@ def check(
     that end most.
     """
     refuse_nothing(workspace)
-    prefixes = [_from_root(workspace, path) for path in paths]
+    prefixes = [from_root(workspace, path) for path in paths]
     chosen = _chosen_rules(only)
     judged = judge(workspace)
     accepted = read_accepted(workspace.files.read)
@@ -235,7 +235,7 @@ def check(
     )
 
 
-def _from_root(workspace: Workspace, path: str) -> str:
+def from_root(workspace: Workspace, path: str) -> str:
     """Return a path from the root; one given from a folder below is meant from there.
 
     Raises CallError where nothing is there, or no source file is in it.

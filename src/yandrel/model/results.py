@@ -9,13 +9,14 @@ FORMAT_VERSION = 1
 
 
 class RoleCount(Struct, frozen=True):
-    """One row of a survey's roles."""
+    """One row of a survey's roles; of its units, `certain` have the role beyond doubt."""
 
     role: str
     units: int
     definitions: int
     lines: int
     folders: int
+    certain: int = 0
 
 
 class DomainRow(Struct, frozen=True):
@@ -30,7 +31,7 @@ class DomainRow(Struct, frozen=True):
 
 
 class UnitRow(Struct, frozen=True):
-    """One unit, with the reasons for its role."""
+    """One unit, with the reasons for its role and how likely that is, from 0 to 1."""
 
     unit: str
     role: str
@@ -38,6 +39,7 @@ class UnitRow(Struct, frozen=True):
     definitions: int
     lines: int
     why: list[str]
+    chance: float = 1.0
 
 
 class Place(Struct, frozen=True):
@@ -57,7 +59,7 @@ class Crowd(Struct, frozen=True):
 
 
 class SurveyReport(Struct, frozen=True):
-    """The survey of an application."""
+    """The survey of an application; `kinds` counts the files that are not its own server code, by kind."""
 
     version: int
     name: str
@@ -85,6 +87,7 @@ class SurveyReport(Struct, frozen=True):
     generated: int = 0
     routes_uncertain: int = 0
     frameworks: list[str] = []
+    kinds: dict[str, int] = {}
 
 
 class RouteFault(Struct, frozen=True):

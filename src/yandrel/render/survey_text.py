@@ -6,17 +6,17 @@ from yandrel.render.protocol import Style, clip, plural_of, table, wrap
 COLUMNS = ("route", "controller", "service", "repository", "model", "schema", "test")
 SHOWN_CROWDS = 5
 SHOWN_PROBLEMS = 5
-SHOWN_DOMAINS = 20
+SHOWN_DOMAINS = 12
 SHOWN_ACTIONS = 7
+CERTAIN = 0.9
 
 
 def render_survey(report: SurveyReport, style: Style) -> str:
     """Return the survey: the answer in one line, the tables, what to do next."""
     out = [style.strong(line) for line in wrap(_headline(report), style.width, "  ", "")]
     out += wrap("; ".join(report.because) + ".", style.width)
-    if report.generated:
-        left_out = plural_of(report.generated, "generated file") + " excluded"
-        out += wrap(f"  {left_out}.", style.width)
+    if report.kinds:
+        out += wrap(f"Left out: {_left_out(report)}.", style.width)
     if report.roles:
         out += ["", style.strong("Roles")]
         out += _roles(report)
@@ -36,6 +36,30 @@ def render_survey(report: SurveyReport, style: Style) -> str:
     for line in report.advice:
         out += wrap(line, style.width, "  ", "")
     return "\n".join(out) + "\n"
+
+
+def render_files(report: SurveyReport, style: Style) -> str:
+    """Return the files that were asked for, each with its role, its domain and the reasons."""
+    if not report.units_listed:
+        return "None of these files is the application's own server code.\n"
+    return "\n".join(_units(report.units_listed, style)) + "\n"
+
+
+def _left_out(report: SurveyReport) -> str:
+    """Return how many files are not the application's own server code, by kind."""
+    said = {
+        "client": "{} that browsers run",
+        "generated": "{} that tools make",
+        "vendored": "{} of copied packages",
+    }
+    first, *rest = [said[kind].format(f"{count:,}") for kind, count in report.kinds.items()]
+    number, _, what = first.partition(" ")
+    noun = "file" if number == "1" else "files"
+    return (
+        " and ".join([f"{number} {noun} {what}", *rest])
+        if len(rest) < 2
+        else ", ".join([f"{number} {noun} {what}", *rest])
+    )
 
 
 def _headline(report: SurveyReport) -> str:
@@ -64,9 +88,11 @@ def _routes(report: SurveyReport) -> str:
 
 def _roles(report: SurveyReport) -> list[str]:
     rows = [
-        [r.role, f"{r.units:,}", f"{r.definitions:,}", f"{r.lines:,}", f"{r.folders:,}"] for r in report.roles
+        [r.role, f"{r.units:,}", f"{r.certain:,}", f"{r.definitions:,}", f"{r.lines:,}", f"{r.folders:,}"]
+        for r in report.roles
     ]
-    lines = table(rows, ["role", "files", "definitions", "lines", "folders"], {1, 2, 3, 4})
+    head = ["role", "files", "certain", "definitions", "lines", "folders"]
+    lines = table(rows, head, {1, 2, 3, 4, 5})
     if report.without_role:
         lines.append(f"  {plural_of(report.without_role, 'file')}: role unknown")
     return lines
@@ -135,6 +161,8 @@ def _units(rows: list[UnitRow], style: Style) -> list[str]:
     lines = []
     for row in rows:
         what = " of ".join(part for part in (row.role or "role unknown", row.domain) if part)
+        if row.role and row.chance < CERTAIN:
+            what += f" ({row.chance:.0%} likely)"
         lines.append(f"  {row.unit}: {what}")
         lines += wrap("; ".join(row.why), style.width, "      ", "      ") if row.why else []
     return lines

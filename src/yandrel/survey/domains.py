@@ -1,5 +1,6 @@
 """Assign a domain to each file: by the layout, or by folders and names."""
 
+import re
 from collections import Counter
 from collections.abc import Iterable, Mapping
 
@@ -8,14 +9,21 @@ from yandrel.layout.config import SHARED, Layout
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.project import SourceRoot
 from yandrel.model.words import plural, singular, words_of
-from yandrel.survey.roles import STANDS_IN, Reading
-from yandrel.survey.vocabulary import ACTING
+from yandrel.survey.roles import Reading
+from yandrel.survey.vocabulary import ACTING, roles_of_end
 
 SHARED_WORDS = frozenset(
     ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
 )
+FEW = 8
+"""Applications of fewer files do not tell where their names begin."""
 MOST_OF_A_ROOT = 0.9
-MODULE_FOLDERS = frozenset({"modules", "features", "domains", "contexts"})
+MOST_SHARED = 0.3
+"""The share of all files below which a folder called `core` or `lib` is what the others share."""
+MODULE_FOLDERS = frozenset(
+    ["modules", "features", "domains", "contexts", "apps", "plugins", "integrations", "extensions", "addons",
+     "packages", "services"]
+)  # fmt: skip
 SEVERAL_MODULES = 4
 TEST_FOLDERS = ("tests", "test", "__tests__", "spec")
 TOP_LEVEL_DOMAINS = frozenset([
@@ -121,8 +129,37 @@ NO_CONCEPT = frozenset(
         "logic",
         "business",
         "swing",
+        "dist",
+        "build",
+        "out",
+        "target",
+        "cjs",
+        "esm",
+        "cmd",
+        "pkg",
+        "plugin",
+        "integration",
+        "extension",
+        "addon",
+        "provider",
+        "driver",
+        "package",
+        "component",
+        "bundle",
+        "loader",
+        "mixin",
+        "permission",
     ]
 )
+VERSION = re.compile(r"v_?\d+(_\d+)*|\d+")
+"""Names of versions, by their form."""
+BESIDE = 3
+"""How many concepts must stand beside a folder for it to be one, too."""
+NEVER = frozenset(
+    ["dist", "build", "out", "target", "cjs", "esm", "cmd", "pkg", "src", "lib", "v1", "v2", "v3", "internal",
+     "api", "static", "templates", "locale", "migrations", "tests", "test", "commands"]
+)  # fmt: skip
+"""Folders that are never concepts."""
 NOUNS_TOO = frozenset(
     [
         "check",
@@ -237,6 +274,9 @@ def find_starts(index: CodeIndex, units: Iterable[str]) -> list[str]:
     """Return the folders that names begin in: source roots, and the folders that nearly all below lie in."""
     known = [root for p in index.projects.values() for root in p.roots if root.path and not root.local]
     starts = set()
+    if not known and len(list(units)) >= FEW:
+        own = [unit for unit in units if not set(unit.lower().split("/")[:-1]) & set(TEST_FOLDERS)]
+        starts |= _starts_below("", own) - {""}
     for root in {root.path for root in known if not any(_is_said_by(root, outer) for outer in known)}:
         starts |= _starts_below(root, [unit for unit in units if unit.startswith(root)])
     return sorted(starts, key=len, reverse=True)
@@ -289,7 +329,16 @@ class DomainReader:
         self.starts = find_starts(index, readings)
         folders = {segment for unit in readings for segment in unit.split("/")[:-1]}
         self.segments = {"_".join(concept_words(folder)) for folder in folders}
+        self.beside: dict[str, str] = {}
+        self.alone = self._find_alone()
+        held = Counter(folder for unit in readings for folder in set(unit.lower().split("/")[:-1]))
+        most = MOST_SHARED * len(readings)
+        self.shared_words = {
+            word for word in SHARED_WORDS if held[word] <= most or len(readings) < FEW
+        }  # fmt: skip
         self.concepts = self.find_concepts()
+        self.beside = self._find_beside()
+        self.concepts |= set(self.beside.values())
 
     def read(self) -> dict[str, str]:
         """Return the domain of each unit; empty where it has none."""
@@ -359,22 +408,82 @@ class DomainReader:
         """Return the singular names in a path that may be concepts, outermost first."""
         out: list[str] = []
         segments = self._telling_parts(unit)
-        told = told_by_folders(self.readings[unit])
+        role = self.readings[unit].role
+        path = ""
         for position, segment in enumerate(segments):
             last = position == len(segments) - 1
-            if not last and (segment in told or segment.startswith("@")):
+            path += segment + "/"
+            if not last and (segment.startswith("@") or tells_role(segment, role)):
                 continue
             text = segment.rpartition(".")[0] if last else segment
-            rest = concept_words(text)
-            if not rest or (position == 0 and not last):
+            rest = concept_words(text) if last else self._folder_words(text)
+            if (not rest or (position == 0 and not last)) and path not in self.beside:
                 continue
-            name = "_".join(rest)
+            name = "_".join(rest or words_of(text))
             term = singular(name)
-            if term in NO_CONCEPT or len(term) < 2 or is_only_done(term):
+            if path in self.beside:
+                term = self.beside[path]
+            elif term in NO_CONCEPT or VERSION.fullmatch(term) or len(term) < 2 or is_only_done(term):
                 continue
             self.spellings.setdefault(term, Counter())[name] += 1
             out.append(term)
         return out
+
+    def _folder_words(self, text: str) -> list[str]:
+        """Return the words of a folder's name; a role's word ends it unless the rest is known.
+
+        `smart_settings` are settings that are smart, `hive_services` the services of hives.
+        """
+        words = [word for word in words_of(text) if word != "ee"]
+        rest = list(words)
+        while rest and rest[-1] in ROLE_WORDS:
+            rest.pop()
+        if not rest or rest == words:
+            return rest
+        return rest if singular("_".join(rest)) in self.alone else words
+
+    def _find_alone(self) -> set[str]:
+        """Return the names that stand alone somewhere: of a folder, or of a file but for a role's word."""
+        found: set[str] = set()
+        for unit in self.readings:
+            *folders, file_name = unit.split("/")
+            found |= {singular("_".join(words_of(folder))) for folder in folders}
+            found.add(singular("_".join(concept_words(file_name.partition(".")[0]))))
+        return found
+
+    def _find_beside(self) -> dict[str, str]:
+        """Return the folders that are concepts by those beside them, though their names say none.
+
+        What they hold has not the role that their names may say.
+        """
+        inside: dict[str, Counter[str]] = {}
+        for unit, reading in self.readings.items():
+            parts = unit.split("/")[:-1]
+            for cut in range(1, len(parts) + 1):
+                inside.setdefault("/".join(parts[:cut]) + "/", Counter())[reading.role] += 1
+        groups: dict[str, list[str]] = {}
+        for folder in inside:
+            groups.setdefault(folder[:-1].rpartition("/")[0], []).append(folder)
+        found: dict[str, str] = {}
+        for siblings in groups.values():
+            known = [f for f in siblings if self._folder_term(f) in self.concepts]
+            if len(known) < BESIDE or len(known) * 4 < len(siblings):
+                continue
+            for folder in siblings:
+                name = folder[:-1].rpartition("/")[2]
+                plain = singular("_".join(words_of(name)))
+                roles = {r: n for r, n in inside[folder].items() if r not in ("", "test", "migration")}
+                files = sum(roles.values())
+                said = roles_of_end(name, "")
+                if folder in known or files < 2 or name.lower() in NEVER or plain in SHARED_WORDS:
+                    continue
+                if sum(n for r, n in roles.items() if said.get(r, 0.0) >= 0.4) * 2 > files:
+                    continue
+                found[folder] = plain
+        return found
+
+    def _folder_term(self, folder: str) -> str:
+        return singular("_".join(self._folder_words(folder[:-1].rpartition("/")[2])))
 
     def _telling_parts(self, unit: str) -> list[str]:
         """Return the parts of a path that can name a concept: those that a home leaves open, else all."""
@@ -409,7 +518,7 @@ class DomainReader:
         if len(owners) == 1:
             return next(iter(owners))
         folders = set(unit.split("/")[:-1])
-        if folders & SHARED_WORDS or unit.rpartition("/")[2].rpartition(".")[0] in SHARED_WORDS:
+        if folders & self.shared_words or unit.rpartition("/")[2].rpartition(".")[0] in SHARED_WORDS:
             return SHARED
         return SHARED if reading.role in ROLES_WITHOUT_CONCEPT - {"entry", "migration"} else ""
 
@@ -440,13 +549,11 @@ def is_only_done(term: str) -> bool:
     return first in ACTING and (bool(more) or first not in NOUNS_TOO)
 
 
-def told_by_folders(reading: Reading) -> set[str]:
-    """Return the folders of a unit that say its role: what says a role says no concept."""
-    return {
-        evidence.text.removeprefix(STANDS_IN).rstrip("/")
-        for evidence in reading.evidence
-        if evidence.text.startswith(STANDS_IN)
-    }
+def tells_role(folder: str, role: str) -> bool:
+    """Whether a folder's name says a role, that of a unit or any: what says a role says no concept."""
+    words = words_of(folder)
+    said = roles_of_end(folder, "")
+    return len(words) == 1 and (said.get(role, 0.0) >= 0.5 or folder.lower() in ROLE_WORDS)
 
 
 def concept_words(text: str) -> list[str]:

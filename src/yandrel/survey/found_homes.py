@@ -10,7 +10,7 @@ from posixpath import commonpath
 from yandrel.layout.config import SHARED
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.words import singular, words_of
-from yandrel.survey.domains import ROLE_WORDS, TEST_FOLDERS, told_by_folders
+from yandrel.survey.domains import ROLE_WORDS, TEST_FOLDERS, tells_role
 from yandrel.survey.name_patterns import headed_pattern, placeholder_of, stem_pattern, style_of
 from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture
 
@@ -125,9 +125,9 @@ class Places:
         domain = self.picture.domain(unit)
         if not domain or domain == SHARED:
             return -1
-        telling = told_by_folders(self.picture.readings[unit])
+        role = self.picture.role(unit)
         for position, segment in enumerate(unit.split("/")[:-1]):
-            if segment.lower() in ROLE_WORDS or segment in telling or not style_of(segment):
+            if segment.lower() in ROLE_WORDS or tells_role(segment, role) or not style_of(segment):
                 continue
             if singular(segment) == singular(domain):
                 return position
@@ -164,7 +164,7 @@ class Places:
         folder, _, name = unit.rpartition("/")
         stem, dot, ending = name.rpartition(".")
         segments = folder.split("/") if folder else []
-        telling = told_by_folders(self.picture.readings[unit])
+        telling = {segment for segment in segments if tells_role(segment, role)}
         here = self.here.get(folder, Counter())
         own = here[role] >= FEWEST_IN_A_TREE and here[role] >= RIGHT_OFTEN_ENOUGH * here.total()
         said = bool(segments) and (segments[-1].lower() in ROLE_WORDS or singular(segments[-1]) == role)

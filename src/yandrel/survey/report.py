@@ -1,6 +1,7 @@
 """The figures of a survey, and the advice that follows from them."""
 
 from collections import Counter
+from collections.abc import Sequence
 
 from yandrel.languages.registry import language_of
 from yandrel.layout.config import SHARED
@@ -17,6 +18,7 @@ from yandrel.model.results import (
 from yandrel.model.routes import RouteTable
 from yandrel.model.words import singular
 from yandrel.survey.domains import ROLE_WORDS, action_of, concept_words
+from yandrel.survey.kinds import GENERATED
 from yandrel.survey.picture import Arrangement, Picture, find_arrangement, spread_of
 
 MANY_IN_A_FOLDER = 30
@@ -35,8 +37,13 @@ MAKERS = frozenset(["constructor", "init", "new", "main"])
 HOOK_STARTS = ("get_", "form_", "perform_", "has_", "post_", "handle_", "render_", "on_", "pre_")
 
 
-def build_report(picture: Picture, table: RouteTable, why: bool = False) -> SurveyReport:
-    """Return the survey of an application with its routes; `why` adds each unit with its evidence."""
+def build_report(
+    picture: Picture, table: RouteTable, why: bool = False, below: Sequence[str] = ()
+) -> SurveyReport:
+    """Return the survey of an application with its routes; `why` adds each unit with its evidence.
+
+    `below` are the files and folders whose units are listed then; all, where it is empty.
+    """
     index, layout = picture.index, picture.layout
     arrangement = find_arrangement(picture)
     spread = spread_of(picture)
@@ -54,6 +61,7 @@ def build_report(picture: Picture, table: RouteTable, why: bool = False) -> Surv
         languages=dict(sorted(languages.items())),
         units=len(picture.readings),
         generated=len(index.facts) - len(picture.readings),
+        kinds=_kinds(picture),
         definitions=sum(len(index.facts[u].definitions) for u in picture.readings),
         lines=sum(index.facts[u].lines for u in picture.readings),
         imports=edges,
@@ -74,8 +82,16 @@ def build_report(picture: Picture, table: RouteTable, why: bool = False) -> Surv
         problems=[Place(*problem) for problem in index.problems()],
         advice=_advice(picture, arrangement, mean, len(spread), crowded),
         has_layout=layout.present,
-        units_listed=_unit_rows(picture) if why else [],
+        units_listed=_unit_rows(picture, below) if why else [],
     )
+
+
+def _kinds(picture: Picture) -> dict[str, int]:
+    """Count the units that are not the application's own server code."""
+    kinds = Counter(picture.readings.kinds.values())
+    others = len(picture.index.facts) - len(picture.readings) - sum(kinds.values())
+    kinds[GENERATED] += others
+    return {kind: count for kind, count in sorted(kinds.items()) if count}
 
 
 def _role_rows(picture: Picture) -> list[RoleCount]:
@@ -90,6 +106,7 @@ def _role_rows(picture: Picture) -> list[RoleCount]:
             sum(len(picture.index.facts[u].definitions) for u in found),
             sum(picture.index.facts[u].lines for u in found),
             len({u.rpartition("/")[0] for u in found}),
+            sum(picture.readings[u].certain for u in found),
         )
         for role, found in units.items()
     ]
@@ -152,16 +169,26 @@ def _actions_of(definition: Definition, domain: str) -> list[str]:
     return [action for action in (action_of(name, domain) for name in names) if action]
 
 
-def _unit_rows(picture: Picture) -> list[UnitRow]:
+def _unit_rows(picture: Picture, below: Sequence[str]) -> list[UnitRow]:
     rows = []
     for unit, reading in sorted(picture.readings.items()):
+        if below and not any(unit == place or unit.startswith(place + "/") for place in below):
+            continue
         facts = picture.index.facts[unit]
         best = sorted((e for e in reading.evidence if e.role == reading.role), key=lambda e: -e.weight)
-        texts = list(dict.fromkeys(e.text for e in best))[:3]
+        texts = list(dict.fromkeys(f"{e.text} ({e.weight})" for e in best if e.weight))[:3]
         if reading.home and reading.place == reading.role:
             texts.insert(0, f"its home is {reading.home}")
         rows.append(
-            UnitRow(unit, reading.role, picture.domain(unit), len(facts.definitions), facts.lines, texts)
+            UnitRow(
+                unit,
+                reading.role,
+                picture.domain(unit),
+                len(facts.definitions),
+                facts.lines,
+                texts,
+                round(reading.chance, 2),
+            )
         )
     return rows
 

@@ -56,6 +56,24 @@ DEED_OF: dict[str, tuple[tuple[str, float], ...]] = {
     "store": (("stores", 0.4), ("configures", 0.3)),
 }
 """The deeds by which a role is known, with how much each says."""
+SAID = {
+    "answers": "answers requests",
+    "routes": "declares routes",
+    "stores": "reads or writes stored data",
+    "declares": "declares what is stored",
+    "shapes": "declares what is sent",
+    "calls": "calls other services",
+    "messages": "sends or takes messages",
+    "commands": "works at the command line",
+    "schedules": "runs jobs",
+    "configures": "reads or holds settings",
+    "checks": "validates",
+    "renders": "renders",
+    "browses": "works on a page",
+    "wraps": "wraps handlers",
+    "wires": "starts and wires",
+}
+"""The deeds, in words for the reader."""
 ABOVE: dict[str, tuple[str, ...]] = {
     "controller": ("route", "entry", "module"),
     "service": ("controller", "route", "command", "task", "event"),
@@ -310,14 +328,14 @@ def _read_deeds(signs: Signs, facts: Facts) -> None:
         own, kind = max((deeds.get(kind, 0.0) * weight, kind) for kind, weight in wanted)
         word = _word(signs, role)
         if own > 0.02:
-            signs.note(role, "deed", own, f"{kind} ({counts[kind]} words of that)")
+            signs.note(role, "deed", own, f"{SAID[kind]} ({counts[kind]} words show it)")
             if strongest > 0.1:
                 signs.note(role, "leading", own / strongest)
         if word:
             sure = max(
                 own, signs.value(role, "package"), signs.value(role, "base"), signs.value(role, "mark")
             )
-            signs.note(role, "word-and-deed", word * sure, f"{kind}, as its name says")
+            signs.note(role, "word-and-deed", word * sure, f"{SAID[kind]}, as its name says")
             signs.note(role, "word-without-deed", word * (1.0 - sure))
     if strongest < 0.3:
         signs.note(NONE, "no-deed", 1.0 - strongest, "does nothing that shows")
@@ -344,12 +362,12 @@ def _read_emptiness(signs: Signs, facts: Facts) -> None:
         signs.note("config", "constants", 1.0, "holds constants only")
     size = 1.0 - 0.5 ** (facts.lines / 80.0)
     working = _working_share(facts)
+    deeds = deeds_of(facts)
+    busy = max((deeds.get(kind, 0.0) for kind in BUSY), default=0.0)
     if working > 0.3:
-        signs.note("service", "works", working * size, "does work of its own")
+        signs.note("service", "works", working * size * (1.0 - busy * busy / 2), "does work of its own")
     functions = sum(d.kind == "function" for d in facts.definitions)
     if functions and functions == sum(d.kind != "constant" for d in facts.definitions):
-        deeds = deeds_of(facts)
-        busy = max((deeds.get(kind, 0.0) for kind in BUSY), default=0.0)
         small = 0.5 ** (facts.lines / 8.0)
         signs.note("helper", "functions", (1.0 - busy) * (1.0 - small), "holds functions only")
 

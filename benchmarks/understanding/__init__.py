@@ -1,0 +1,1 @@
+"""How well roles, kinds and domains are told, on files of applications that were labelled by hand."""
