@@ -251,6 +251,7 @@ def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
         and _moved_key(f, moved) not in new_keys
     ]
     _leave_out_what_came_along(outcome)
+    outcome.added = [replace(finding, command="") for finding in outcome.added]
 
 
 def _index_after(index: CodeIndex, outcome: Outcome) -> CodeIndex:

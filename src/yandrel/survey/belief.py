@@ -1,6 +1,6 @@
 """What adoption may write down: roles that are certain, or that several files alike have together."""
 
-from collections import defaultdict
+from collections import Counter, defaultdict
 
 from msgspec.structs import replace
 
@@ -10,6 +10,8 @@ from yandrel.survey.roles import WHOLE_TREES, Reading
 from yandrel.survey.signs import BARE, stem_of
 from yandrel.survey.vocabulary import roles_of_end
 
+ALONE = 0.45
+"""The chance that a file must have which is called by the role, or stands in a folder called so."""
 TOGETHER = ((2, 0.7), (3, 0.6), (5, 0.4))
 """How many files alike, and with which mean chance, make a role credible that none shows for certain."""
 
@@ -18,31 +20,41 @@ def believed(picture: Picture) -> Picture:
     """Return a picture without the roles that are neither certain nor those of several files alike."""
     if picture.layout.roles:
         return picture
+    held = Counter(unit.rpartition("/")[0] for unit in picture.counted())
     families: dict[tuple[str, str, str], list[Reading]] = defaultdict(list)
     for unit in picture.counted():
         for family in _families(unit, picture.readings[unit]):
             families[family].append(picture.readings[unit])
     credible = {
         reading.unit
-        for readings in families.values()
+        for family, readings in families.items()
         if any(
             len(readings) >= count and sum(r.chance for r in readings) >= mean * len(readings)
             for count, mean in TOGETHER
         )
+        and (family[0] != "folder" or 2 * len(readings) >= held[family[1]])
         for reading in readings
     }
     known = dict(picture.readings)
     for unit, reading in known.items():
         if reading.role and reading.role not in WHOLE_TREES:
-            if not reading.certain and reading.unit not in credible:
+            if not reading.certain and reading.unit not in credible and not _is_called_so(unit, reading):
                 known[unit] = replace(reading, role="", chance=0.0)
     found = take_picture(picture.index, picture.layout, known)
     found.domains = picture.domains  # a concept is told by roles that need not become law
     return found
 
 
+def _is_called_so(unit: str, reading: Reading) -> bool:
+    """Whether a file, or its folder, is called by its role alone: `errors.py`, `models/hive.go`."""
+    stem, folder = stem_of(unit), unit.rpartition("/")[0].rpartition("/")[2]
+    names = [name for name in (stem, folder) if len(words_of(name)) == 1]
+    said = max((roles_of_end(name, "").get(reading.role, 0.0) for name in names), default=0.0)
+    return said >= 1.0 and reading.chance >= ALONE
+
+
 def _families(unit: str, reading: Reading) -> list[tuple[str, str, str]]:
-    """Return what a file is alike with others in: its folder, its name's end, a role's folder around it."""
+    """Return what a file is alike with others in: its folder, its name's ends, a role's folder around it."""
     if not reading.role:
         return []
     words = words_of(stem_of(unit))
@@ -56,4 +68,5 @@ def _families(unit: str, reading: Reading) -> list[tuple[str, str, str]]:
         for at, segment in enumerate(segments)
         if roles_of_end(segment, "").get(reading.role, 0.0) == 1.0
     ]
-    return [("folder", folder, reading.role), last, *below]
+    first = [("start", words[0], reading.role)] if len(words) > 1 else []
+    return [("folder", folder, reading.role), last, *first, *below]
