@@ -14,7 +14,7 @@ from yandrel.model.results import FORMAT_VERSION, RouteFault, RoutesReport
 from yandrel.model.routes import Route, RouteTable
 from yandrel.routes.compare import compare_tables
 from yandrel.routes.faults import find_faults
-from yandrel.routes.table import read_routes
+from yandrel.routes.table import READING_VERSION, read_routes
 
 TABLE_VERSION = 1
 NOT_SERVER_CODE = frozenset({"test", "migration"})
@@ -47,7 +47,7 @@ def known_table(workspace: Workspace) -> RouteTable | None:
 
 
 def _table_key(workspace: Workspace) -> bytes:
-    extra = f"{__version__} {versions()} {TABLE_VERSION}".encode() + workspace.layout.raw
+    extra = f"{__version__} {versions()} {TABLE_VERSION} {READING_VERSION}".encode() + workspace.layout.raw
     return hashlib.blake2b(tree_key(workspace.tree, extra), digest_size=16).digest()
 
 

@@ -37,6 +37,7 @@ from yandrel.routes.builtin_functions import PASSING, call_function
 from yandrel.routes.builtin_methods import call_builtin
 from yandrel.routes.state import (
     ACCESSORS,
+    CONSTRUCTING,
     DECORATING,
     HELD,
     BoundBuiltin,
@@ -72,7 +73,7 @@ class Calls(State):
         if isinstance(of, Name) and of.name in DECORATING and len(node.arguments) > 1:
             return self._decorate_built(node, scope)
         if isinstance(of, Name) and of.name == "super":
-            return Super(scope.owner, scope.this) if scope.owner is not None else Unknown("super")
+            return self._call_super(node, scope)
         if isinstance(of, Member):
             holder = self.evaluate_in(of.of, scope)
             if isinstance(holder, Outside) and not node.new and holder.name in ("require", "import"):
@@ -90,6 +91,16 @@ class Calls(State):
         arguments = self._arguments(node.arguments, scope)
         place = self.place = Place(scope.unit, node.line)
         return self.call(value, arguments, place)
+
+    def _call_super(self, node: Call, scope: Scope) -> Value:
+        """Return the bases of a class, or make what they make where calling them means that."""
+        if scope.owner is None:
+            return Unknown("super")
+        bases = Super(scope.owner, scope.this)
+        if self.sources.language(scope.unit) not in CONSTRUCTING:
+            return bases
+        arguments = self._arguments(node.arguments, scope)
+        return self.construct_base(bases, arguments, Place(scope.unit, node.line))
 
     def _decorate_built(self, node: Call, scope: Scope) -> Value:
         """Give a class the decorators that compiled TypeScript passes to a function."""

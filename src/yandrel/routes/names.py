@@ -7,6 +7,7 @@ from functools import cached_property
 from typing import Any
 
 from yandrel.frameworks.values import (
+    Arguments,
     ClassValue,
     DictValue,
     FunctionValue,
@@ -17,6 +18,7 @@ from yandrel.frameworks.values import (
     ModuleValue,
     Native,
     Outside,
+    Place,
     Router,
     RouterMethod,
     Scope,
@@ -39,6 +41,9 @@ from yandrel.routes.state import (
     State,
     Super,
 )
+
+PROPERTIES = frozenset({"property", "cached_property"})
+"""Marks of methods that are read like fields; a getter of a script has the first."""
 
 
 class Names(State):
@@ -247,6 +252,8 @@ class Names(State):
         if name in value.fields:
             return value.fields[name]
         found = self.class_member(value.type, name, value)
+        if isinstance(found, FunctionValue) and _is_property(found):
+            return self.call(found, Arguments(), Place(value.type.unit, found.node.line))
         if found is not GONE:
             return found
         if isinstance(value.base, Router):
@@ -321,3 +328,8 @@ class Names(State):
                 if isinstance(member, FunctionValue):
                     found.setdefault(name, member)
         return list(found.values())
+
+
+def _is_property(function: FunctionValue) -> bool:
+    """Whether a method is read like a field."""
+    return any(isinstance(mark, Name) and mark.name in PROPERTIES for mark in function.node.marks)

@@ -41,6 +41,8 @@ LARGEST_NUMBER = 10**12
 SMALL_BODY = 4
 ENTRIES = frozenset({"csharp", "kotlin", "swift"})
 """Languages in which a loop over a map gives its entries, and not its keys."""
+CONSTRUCTING = frozenset({"javascript", "typescript", "tsx", "java"})
+"""Languages in which `super(…)` is a call of the base's constructor."""
 ACCESSORS = frozenset({"java"})
 """Languages in which the fields of a record are read by methods of their names."""
 APART = frozenset({"go"})

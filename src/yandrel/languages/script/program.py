@@ -347,6 +347,8 @@ class ScriptLowering(Lowering):
                 continue
             own = tuple(self.decorator(d) for d in child.children if d.type == "decorator")
             if child.type == "method_definition":
+                if any(part.type == "get" for part in child.children):
+                    own += (Name("property"),)
                 method = self.function(child, (*marks, *own))
                 found.append(method)
                 if method.name == "constructor":
