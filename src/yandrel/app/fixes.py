@@ -22,7 +22,7 @@ MORE = ("new", "split")
 
 
 class Tried(msgspec.Struct, frozen=True):
-    """What a command would do: the keys of the findings that it ends, how many it adds; or why not."""
+    """The outcome of planning a command: the findings that it ends, how many it adds; or why not."""
 
     ends: tuple[str, ...] = ()
     adds: int = 0

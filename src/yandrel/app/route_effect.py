@@ -1,4 +1,4 @@
-"""What became of the route table in a change."""
+"""Compare the route table before and after a change."""
 
 from contextlib import nullcontext, suppress
 

@@ -1,5 +1,4 @@
-"""What a file does, by the words that its code uses, whatever the language: how often it answers requests,
-reads a database, calls another service, and so on; and who made it, by how it looks."""
+"""Count the words that show what code does, in any language, and tell who made a file by its looks."""
 
 import re
 import tomllib

@@ -93,6 +93,8 @@ class Language(Protocol):
     """Whether a move that reads a unit in depth finds by itself what cannot be read in it."""
     folds_case: bool
     """Whether names are compared without regard to case."""
+    runs_in_browsers: bool
+    """Whether browsers run files of it, so that not all are code of the server."""
 
     def name_of(self, path: str) -> str:
         """Return what the language of a unit is called, where several share one world."""

@@ -198,7 +198,7 @@ class ChangedFile(Struct, frozen=True):
 
 
 class RouteEffect(Struct, frozen=True):
-    """What became of the route table in a change: how many routes before and after, and what differs."""
+    """The route table before and after a change: how many routes, and what differs."""
 
     before: int
     after: int

@@ -1,4 +1,4 @@
-"""What became of the route table in a change, to be read."""
+"""Render what became of the route table in a change."""
 
 from yandrel.model.results import RouteChange, RouteEffect
 from yandrel.render.protocol import Style, clip, plural_of

@@ -1,4 +1,4 @@
-"""What adoption may write down: roles that are certain, or that several files alike have together."""
+"""Belief: the roles that adoption may write down, certain ones and those of several files alike."""
 
 from collections import Counter, defaultdict
 

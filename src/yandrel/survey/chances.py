@@ -1,4 +1,4 @@
-"""How likely each role is for each file, from all signs together.
+"""Chances: the likelihood of each role for each file, from all signs together.
 
 The chance of a role is a softmax over all roles and `none` of the sums of weighted signs; one weight a sign,
 whatever the role, and one bias a role, fitted by logistic regression on labelled files

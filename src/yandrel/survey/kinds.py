@@ -1,4 +1,4 @@
-"""What is not the application's own server code: what tools make, what a browser runs, copies of packages."""
+"""Kinds of files: the application's own server code, what tools make, what browsers run, copied packages."""
 
 from collections import Counter
 from collections.abc import Iterable
@@ -46,7 +46,7 @@ def find_kinds(index: CodeIndex) -> dict[str, str]:
     copies = _copied(index.facts)
     few = {folder for folder, count in copies.items() if count > MOST * total}
     for unit, facts in index.facts.items():
-        kind = _kind_by_itself(unit, facts, few)
+        kind = _kind_by_itself(unit, facts, few, index.language(unit).runs_in_browsers)
         if kind:
             found[unit] = kind
     found.update(_clients(index, found))
@@ -60,14 +60,14 @@ def _copied(units: Iterable[str]) -> Counter[str]:
     return held
 
 
-def _kind_by_itself(unit: str, facts: Facts, ignored: set[str]) -> str:
+def _kind_by_itself(unit: str, facts: Facts, ignored: set[str], script: bool) -> str:
     """Return the kind that a unit's own path and looks tell."""
     folders = unit.lower().split("/")[:-1]
     if any(folder in COPIES and folder not in ignored for folder in unit.split("/")[:-1]):
         return VENDORED
     if facts.maker == GENERATED or MADE.match(unit):
         return GENERATED
-    if not _is_script(facts):
+    if not script:
         return ""
     if facts.maker == "packed" or unit.endswith((".min.js", ".bundle.js", ".min.mjs")):
         return GENERATED
@@ -76,10 +76,6 @@ def _kind_by_itself(unit: str, facts: Facts, ignored: set[str]) -> str:
         if facts.maker == "licensed" or set(folders[served + 1 :]) & OF_PACKAGES:
             return VENDORED
     return ""
-
-
-def _is_script(facts: Facts) -> bool:
-    return facts.language in ("javascript", "typescript", "tsx", "jsx", "vue", "svelte", "astro")
 
 
 def _serves(facts: Facts) -> bool:
@@ -100,7 +96,7 @@ def _clients(index: CodeIndex, known: dict[str, str]) -> dict[str, str]:
     sure: set[str] = set()
     shown: set[str] = set()
     doubtful: set[str] = set()
-    scripts = [u for u, facts in index.facts.items() if u not in known and _is_script(facts)]
+    scripts = [u for u in index.facts if u not in known and index.language(u).runs_in_browsers]
     for unit in scripts:
         facts = index.facts[unit]
         folders = set(unit.lower().split("/")[:-1])

@@ -1,4 +1,4 @@
-"""What the words in names say of roles, in every language: of files, folders, types and packages."""
+"""Vocabulary: the roles that words in names speak for, in every language."""
 
 import tomllib
 from functools import lru_cache

@@ -24,6 +24,7 @@ class NamedLanguage(ABC):
     words: str
     separator = "."
     cookies = False
+    runs_in_browsers = False
     implicit = True
     outlined = True
     tells_unread = False

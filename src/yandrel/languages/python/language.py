@@ -22,6 +22,7 @@ class PythonLanguage:
     suffixes = (".py", ".pyi")
     manifests = MANIFESTS
     cookies = True
+    runs_in_browsers = False
     implicit = False
     outlined = False
     tells_unread = False

@@ -31,6 +31,7 @@ class ScriptLanguage:
     suffixes = SUFFIXES
     manifests = MANIFESTS
     cookies = False
+    runs_in_browsers = True
     implicit = False
     outlined = True
     tells_unread = False
