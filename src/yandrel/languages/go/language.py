@@ -27,6 +27,7 @@ class GoLanguage:
     suffixes: tuple[str, ...] = (".go",)
     manifests: tuple[str, ...] = MANIFESTS
     cookies = False
+    runs_in_browsers = False
     implicit = True
     outlined = True
     tells_unread = True
