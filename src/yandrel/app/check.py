@@ -183,12 +183,13 @@ def check(
     paths: Iterable[str] = (),
     against: str = "",
     rank: bool = False,
+    plans: bool = True,
 ) -> CheckReport:
     """Return the findings that are neither excepted nor accepted.
 
     `accept` writes today's findings down; `only` names rules, `paths` units or folders to show. `against`
     is a git revision: findings that were there are left out. `rank` plans every fix, and lists those first
-    that end most.
+    that end most; without `plans`, none is planned.
     """
     refuse_nothing(workspace)
     prefixes = [from_root(workspace, path) for path in paths]
@@ -213,7 +214,7 @@ def check(
         new = [finding for finding in new if finding.rule in chosen]
     if prefixes and "" not in prefixes:
         new = [f for f in new if any(f.unit == p or f.unit.startswith(p + "/") for p in prefixes)]
-    planner = FixPlanner(workspace, None if rank else 0.0 if accept else BUDGET)
+    planner = FixPlanner(workspace, None if rank else 0.0 if accept or not plans else BUDGET)
     new = planner.with_fixes(new)
     return CheckReport(
         version=FORMAT_VERSION,

@@ -48,7 +48,9 @@ def command(
         click.echo(f"{explain}: {explain_rule(explain)}")
         return
     workspace = open_workspace(root, writes=accept)
-    report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths], against, rank)
+    report = check(
+        workspace, accept, rules, [p.removeprefix("./") for p in paths], against, rank, form != "lines"
+    )
     if form == "lines":
         show(report, "text", render_lines)
     else:
