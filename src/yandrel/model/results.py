@@ -59,7 +59,10 @@ class Crowd(Struct, frozen=True):
 
 
 class SurveyReport(Struct, frozen=True):
-    """The survey of an application; `kinds` counts the files that are not its own server code, by kind."""
+    """The survey of an application; `kinds` counts the files that are not its own server code.
+
+    `routes_reaching` are the routes that are answered in files which read stored data past the services.
+    """
 
     version: int
     name: str
@@ -88,6 +91,7 @@ class SurveyReport(Struct, frozen=True):
     routes_uncertain: int = 0
     frameworks: list[str] = []
     kinds: dict[str, int] = {}
+    routes_reaching: int = 0
 
 
 class RouteFault(Struct, frozen=True):

@@ -23,6 +23,12 @@ def render_survey(report: SurveyReport, style: Style) -> str:
     if report.domains:
         out += ["", style.strong(_domains_title(report))]
         out += _domains(report, style)
+    if report.routes_reaching:
+        text = (
+            f"{report.routes_reaching} of {plural_of(report.routes, 'route')} are answered in files "
+            "that read stored data themselves, past the services."
+        )
+        out += ["", *wrap(text, style.width, "  ", "")]
     out += _crowding(report, style)
     if report.newcomer and report.roles:
         out += ["", *wrap(f"{report.newcomer}.", style.width, "  ", "")]

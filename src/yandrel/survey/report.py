@@ -20,8 +20,13 @@ from yandrel.model.words import singular
 from yandrel.survey.domains import ROLE_WORDS, action_of, concept_words
 from yandrel.survey.kinds import GENERATED
 from yandrel.survey.picture import Arrangement, Picture, find_arrangement, spread_of
+from yandrel.survey.signs import deeds_of
 
 MANY_IN_A_FOLDER = 30
+FEW_SERVICES = 3
+"""With fewer services, handlers have nobody else to ask for what is stored."""
+ANSWERING = ("controller", "route")
+SURELY = 0.8
 MANY_ROLES = 3
 WIDE_SPREAD = 4.0
 SEVERAL_CONCEPTS = 4
@@ -62,6 +67,7 @@ def build_report(
         units=len(picture.readings),
         generated=len(index.facts) - len(picture.readings),
         kinds=_kinds(picture),
+        routes_reaching=_reaching(picture, table),
         definitions=sum(len(index.facts[u].definitions) for u in picture.readings),
         lines=sum(index.facts[u].lines for u in picture.readings),
         imports=edges,
@@ -84,6 +90,25 @@ def build_report(
         has_layout=layout.present,
         units_listed=_unit_rows(picture, below) if why else [],
     )
+
+
+def _reaching(picture: Picture, table: RouteTable) -> int:
+    """Count the routes whose handlers' files read stored data, where there are services for that."""
+    services = sum(picture.role(unit) == "service" for unit in picture.readings)
+    if services < FEW_SERVICES:
+        return 0
+    answering = {route.unit for route in table.routes if not route.outside and route.unit in picture.readings}
+    reaching = {unit for unit in answering if _reads_data(picture, unit)}
+    return sum(route.unit in reaching and not route.outside for route in table.routes)
+
+
+def _reads_data(picture: Picture, unit: str) -> bool:
+    """Whether a handler's file uses a repository or the database, or works on stored data itself."""
+    if picture.role(unit) not in ANSWERING:
+        return False
+    if any(picture.role(edge.unit) in ("repository", "store") for edge in picture.index.edges_of(unit)):
+        return True
+    return deeds_of(picture.index.facts[unit]).get("stores", 0.0) >= SURELY
 
 
 def _kinds(picture: Picture) -> dict[str, int]:

@@ -78,3 +78,18 @@ def test_survey_says_what_is_left_out(tmp_path: Path, yandrel: Yandrel) -> None:
     assert asked == "None of these files is the application's own server code.\n"
     assert "service" in yandrel(root, "survey", "bees/hive_service.py").out
     assert yandrel(root, "survey", "bees/none.py").status == 2
+
+
+def test_survey_counts_routes_that_reach_past_the_services(tmp_path: Path, yandrel: Yandrel) -> None:
+    route = "from flask import Flask\n{0}\napp = Flask(__name__)\n\n\n@app.get('/{1}')\ndef show_{1}(): ...\n"
+    reaching = "from bees.repositories.hive_repository import HiveRepository\n"
+    names = ("hive", "wax", "honey")
+    files: dict[str, str | bytes] = {
+        f"bees/services/{name}_service.py": f"class {name.capitalize()}Service:\n    def add(self): ...\n"
+        for name in names
+    }
+    files["bees/repositories/hive_repository.py"] = "class HiveRepository:\n    def find(self): ...\n"
+    files["bees/controllers/hive_controller.py"] = route.format(reaching, "hives")
+    files["bees/controllers/wax_controller.py"] = route.format("", "wax")
+    report = json.loads(yandrel(write_tree(tmp_path, files), "survey", "--format", "json").out)
+    assert (report["routes"], report["routes_reaching"]) == (2, 1)
