@@ -1,5 +1,6 @@
 """Applications of which only what was built is there, and declarations beside what they declare."""
 
+import json
 from pathlib import Path
 
 from tests.conftest import Yandrel, write_tree
@@ -45,7 +46,8 @@ def test_declarations_are_judged_in_what_they_declare(tmp_path: Path, yandrel: Y
     found = yandrel(root, "check").out
     assert "dist/hives/types.js" in found
     assert ".d.ts" not in found
-    assert "service      1            1" in yandrel(root, "survey").out
+    roles = json.loads(yandrel(root, "survey", "--format", "json").out)["roles"]
+    assert [(row["role"], row["units"], row["definitions"]) for row in roles] == [("service", 1, 1)]
 
 
 def test_types_come_from_declarations(tmp_path: Path, yandrel: Yandrel) -> None:
