@@ -20,7 +20,7 @@ from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Place
 from yandrel.rules.accepted import ACCEPTED_NAME, read_accepted, write_accepted
 from yandrel.rules.registry import RULE_NAMES, load_rule, load_rules
 from yandrel.rules.runner import run_rules
-from yandrel.survey.picture import take_picture
+from yandrel.survey.picture import Picture, take_picture
 from yandrel.survey.roles import Reading
 
 
@@ -80,7 +80,7 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
         len(picture.readings),
         sum(len(index.edges_of(unit)) for unit in picture.readings),
         [Place(*problem) for problem in index.problems()],
-        sum(is_covered(workspace.layout, reading) for reading in picture.readings.values()),
+        _count_covered(workspace.layout, picture),
     )
     encode = msgspec.msgpack.Encoder().encode
     verdict = Verdict(
@@ -93,6 +93,13 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
         remember_graph(index, workspace.store)
         workspace.store.write_snapshot("verdict", layout_key, encode(verdict))
     return judged
+
+
+def _count_covered(layout: Layout, picture: Picture) -> int:
+    """Count the files that the rules say something of; none, where no layout says rules."""
+    if not layout.present:
+        return 0
+    return sum(is_covered(layout, reading) for reading in picture.readings.values())
 
 
 def _last_verdict(workspace: Workspace, layout_key: bytes) -> Verdict | None:

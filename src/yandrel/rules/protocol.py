@@ -81,7 +81,9 @@ class Context:
     def edges(self) -> Iterator[tuple[str, Edge]]:
         """Yield every edge that leads to another unit of this application."""
         readings = self.picture.readings
-        for unit, _ in self.readings():
+        for unit in self.units:
+            if not readings.stands_for_itself(unit):
+                continue
             for edge in self.index.edges_of(unit):
                 if edge.state == State.FOUND and edge.unit != unit and edge.unit in readings:
                     yield unit, edge

@@ -341,11 +341,9 @@ class Readings(Mapping[str, Reading]):
         """Whether a unit only marks a package."""
         return self._index.language(unit).is_package_marker(unit) and not self._index.facts[unit].definitions
 
-    def is_aside(self, unit: str) -> bool:
-        """Whether a unit is a test or a migration, by its own name and place."""
-        if self._layout.roles or unit in self._known:
-            return self[unit].role in WHOLE_TREES
-        return self._reader.read(unit, self._index.facts[unit]).role in WHOLE_TREES
+    def stands_for_itself(self, unit: str) -> bool:
+        """Whether a unit is one of the application's own that is not judged in what it declares."""
+        return unit in self._units and not self._declared_in(unit)
 
     @cached_property
     def _judged(self) -> Mapping[str, Verdict]:
