@@ -21,6 +21,8 @@ from yandrel.survey.signs import SignReader, origins_of
 from yandrel.survey.vocabulary import ACTING, NONE, ROLES
 
 TELLING = 4
+CLEARLY = 3.0
+"""How much likelier than the role of its place another must be for a unit to be out of place."""
 SURE = 0.9
 """The chance from which a role is called certain: such are right in 95 of 100."""
 CERTAIN = 5
@@ -96,7 +98,11 @@ class RoleReader:
         weighed = [e for e in found if e.role not in rare or e.text.startswith(("makes", "calls"))]
         bare = marker and not facts.definitions
         evident = self.evident_role(weighed)
-        if self.layout.roles and evident not in ("", place) and not self._agrees(evident, unit, facts, table):
+        if (
+            self.layout.roles
+            and evident not in ("", place)
+            and not self._agrees(evident, place, unit, facts, table)
+        ):
             evident = ""
             weighed = []
         role = self.verdict(unit, weighed, evident, spots, place, bare)
@@ -104,7 +110,7 @@ class RoleReader:
             role = role if self._is_likely(role, unit, facts, table) else ""
         return Reading(unit, role, evident, place, home, values, tuple(found + spots), tuple(by_definition))
 
-    def _agrees(self, role: str, unit: str, facts: Facts, table: HintTable) -> bool:
+    def _agrees(self, role: str, place: str, unit: str, facts: Facts, table: HintTable) -> bool:
         """Whether a role that some definitions show is the likeliest by all that the unit's content shows.
 
         A role that yandrel.toml itself says how to know needs no more.
@@ -118,7 +124,8 @@ class RoleReader:
             return True
         signs = SignReader().read(unit, facts, table).without_names()
         chances = chances_of(signs, load_weights().first)
-        return chances[role] >= max(chance for other, chance in chances.items() if other != NONE)
+        likeliest = max(chance for other, chance in chances.items() if other != NONE)
+        return chances[role] >= likeliest and chances[role] >= CLEARLY * chances.get(place, 0.0)
 
     def _is_likely(self, role: str, unit: str, facts: Facts, table: HintTable) -> bool:
         """Whether a role that names and folders tell is likely, with all that the unit itself shows."""
