@@ -98,11 +98,8 @@ class RoleReader:
         weighed = [e for e in found if e.role not in rare or e.text.startswith(("makes", "calls"))]
         bare = marker and not facts.definitions
         evident = self.evident_role(weighed)
-        if (
-            self.layout.roles
-            and evident not in ("", place)
-            and not self._agrees(evident, place, unit, facts, table)
-        ):
+        astray = bool(self.layout.roles) and evident not in ("", place)
+        if astray and not self._agrees(evident, place, unit, facts, table):
             evident = ""
             weighed = []
         role = self.verdict(unit, weighed, evident, spots, place, bare)
@@ -116,11 +113,7 @@ class RoleReader:
         A role that yandrel.toml itself says how to know needs no more.
         """
         said = self.layout.roles.get(role)
-        if (
-            role not in ROLES
-            or (said is not None and said.known_by != KnownBy())
-            or role in self.layout.shapes
-        ):
+        if role not in ROLES or (said is not None and said.known_by != KnownBy()):
             return True
         signs = SignReader().read(unit, facts, table).without_names()
         chances = chances_of(signs, load_weights().first)
