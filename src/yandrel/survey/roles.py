@@ -108,14 +108,14 @@ class RoleReader:
         return Reading(unit, role, evident, place, home, values, tuple(found + spots), tuple(by_definition))
 
     def _agrees(self, role: str, place: str, unit: str, facts: Facts, table: HintTable) -> bool:
-        """Whether a role that some definitions show is the likeliest by all that the unit's content shows.
+        """Whether a role that some definitions show is clearly the likeliest, wherever the unit stands.
 
         A role that yandrel.toml itself says how to know needs no more.
         """
         said = self.layout.roles.get(role)
         if role not in ROLES or (said is not None and said.known_by != KnownBy()):
             return True
-        signs = SignReader().read(unit, facts, table).without_names()
+        signs = SignReader().read(unit, facts, table).without_folders()
         chances = chances_of(signs, load_weights().first)
         likeliest = max(chance for other, chance in chances.items() if other != NONE)
         return chances[role] >= likeliest and chances[role] >= CLEARLY * chances.get(place, 0.0)

@@ -21,20 +21,7 @@ AT = {sign: number for number, sign in enumerate(SIGNS)}
 NAMES = ("stem", "near", "type")
 ASIDE = 0.3
 """How much a type says beside the one that the file is called by."""
-OF_PATHS = frozenset(
-    AT[sign]
-    for sign in (
-        "stem",
-        "stem-start",
-        "near",
-        "outer",
-        "whole",
-        "word-and-deed",
-        "word-without-deed",
-        "no-word",
-    )
-)
-"""Signs that come from the path, wholly or in part."""
+OF_FOLDERS = frozenset({AT["near"], AT["outer"]})
 OUTER = 0.7
 """How much less the word of a folder further out says than that of the file's own."""
 DEED_OF: dict[str, tuple[tuple[str, float], ...]] = {
@@ -134,10 +121,10 @@ class Signs:
         if text:
             self.texts.setdefault((role, place), text)
 
-    def without_names(self) -> "Signs":
-        """Return the signs that do not come from where a file stands and what it is called."""
+    def without_folders(self) -> "Signs":
+        """Return the signs that do not come from where a file stands."""
         kept = {
-            role: {place: value for place, value in signs.items() if place not in OF_PATHS}
+            role: {place: value for place, value in signs.items() if place not in OF_FOLDERS}
             for role, signs in self.by_role.items()
         }
         return Signs(kept, self.texts)
