@@ -10,11 +10,31 @@ DEEDS: dict[str, list[str]] = tomllib.loads(
 )
 """What code does, and the words that show it."""
 KINDS = tuple(DEEDS)
-_KIND_OF = {word: number for number, kind in enumerate(KINDS) for word in DEEDS[kind]}
+
+
+def _by_token() -> dict[bytes, int]:
+    """Return the kinds by token; a word without a mark at its end counts with any."""
+    found: dict[bytes, int] = {}
+    for number, kind in enumerate(KINDS):
+        for word in DEEDS[kind]:
+            found[word.encode()] = number
+    for token, number in list(found.items()):
+        if token[-1:] not in (b"(", b"."):
+            found.setdefault(token + b"(", number)
+            found.setdefault(token + b".", number)
+    return found
+
+
+_KIND_OF = _by_token()
 _TOKENS = re.compile(rb"[A-Za-z_$][\w$]*[(.]?")
 _SQL = re.compile(
     rb"(?i)\b(?:select\s[^;\"'`]{1,200}?\sfrom\s|insert\s+into\s|delete\s+from\s|update\s+[\w.`\"]{1,60}\s+set\s"
     rb"|create\s+table\s)"
+)
+_OF_SQL = frozenset(
+    word
+    for name in (b"select", b"insert", b"delete", b"update", b"create")
+    for word in (name, name.upper(), name.capitalize())
 )
 _STORES = KINDS.index("stores")
 
@@ -36,14 +56,10 @@ LONG_LINE = 400
 def count_deeds(data: bytes) -> tuple[int, ...]:
     """Return for each of KINDS how often the words of a file show it; nothing where none does."""
     found = [0] * len(KINDS)
-    for token, count in Counter(_TOKENS.findall(data)).items():
-        word = token.decode("ascii", "ignore")
-        kind = _KIND_OF.get(word)
-        if kind is None and word[-1:] in ("(", "."):
-            kind = _KIND_OF.get(word[:-1])
-        if kind is not None:
-            found[kind] += count
-    if b"rom" in data or b"ROM" in data or b"nto" in data or b"NTO" in data:
+    counts = Counter(_TOKENS.findall(data))
+    for token in _KIND_OF.keys() & counts.keys():
+        found[_KIND_OF[token]] += counts[token]
+    if not _OF_SQL.isdisjoint(counts):
         found[_STORES] += 3 * sum(1 for _ in _SQL.finditer(data))
     return tuple(found) if any(found) else ()
 
