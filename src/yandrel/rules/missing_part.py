@@ -46,7 +46,7 @@ class MissingPart:
                 f"{domain} has no {role}; the {len(full) - 1} other domains have one",
                 target=role,
                 law=f'{role} = "{pattern.text}"',
-                mend="add one, or leave it out where it is not needed: `[off]` or `[[exception]]`",
+                mend="add one, or say in yandrel.toml why not: `[[except]]`",
                 command=f"yandrel new {role} {singular(domain)}",
                 group=f"{domain} has no {role}",
             )
