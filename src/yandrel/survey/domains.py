@@ -333,9 +333,7 @@ class DomainReader:
         self.alone = self._find_alone()
         held = Counter(folder for unit in readings for folder in set(unit.lower().split("/")[:-1]))
         most = MOST_SHARED * len(readings)
-        self.shared_words = {
-            word for word in SHARED_WORDS if held[word] <= most or len(readings) < FEW
-        }  # fmt: skip
+        self.shared_words = {word for word in SHARED_WORDS if held[word] <= most or len(readings) < FEW}
         self.concepts = self.find_concepts()
         self.beside = self._find_beside()
         self.concepts |= set(self.beside.values())
@@ -406,13 +404,17 @@ class DomainReader:
 
     def terms(self, unit: str) -> list[str]:
         """Return the singular names in a path that may be concepts, outermost first."""
-        out: list[str] = []
-        segments = self._telling_parts(unit)
+        return [term for _, term in self._placed_terms(unit)]
+
+    def _placed_terms(self, unit: str) -> list[tuple[str, str]]:
+        """Return the names in a path that may be concepts, each with the folder or file that bears it."""
+        out: list[tuple[str, str]] = []
+        start, segments = self._telling_parts(unit)
         role = self.readings[unit].role
-        path = ""
+        path = start
         for position, segment in enumerate(segments):
             last = position == len(segments) - 1
-            path += segment + "/"
+            path += f"{segment}/" if segment else ""
             if not last and (segment.startswith("@") or tells_role(segment, role)):
                 continue
             text = segment.rpartition(".")[0] if last else segment
@@ -426,7 +428,7 @@ class DomainReader:
             elif term in NO_CONCEPT or VERSION.fullmatch(term) or len(term) < 2 or is_only_done(term):
                 continue
             self.spellings.setdefault(term, Counter())[name] += 1
-            out.append(term)
+            out.append((path, term))
         return out
 
     def _folder_words(self, text: str) -> list[str]:
@@ -454,20 +456,26 @@ class DomainReader:
     def _find_beside(self) -> dict[str, str]:
         """Return the folders that are concepts by those beside them, though their names say none.
 
-        What they hold has not the role that their names may say.
+        What they hold has not the role that their names may say, and most of it no inner concept.
         """
         inside: dict[str, Counter[str]] = {}
+        areas = Counter[str]()
         for unit, reading in self.readings.items():
             parts = unit.split("/")[:-1]
+            innermost = max(
+                (len(at) for at, term in self._placed_terms(unit) if term in self.concepts), default=0
+            )
             for cut in range(1, len(parts) + 1):
-                inside.setdefault("/".join(parts[:cut]) + "/", Counter())[reading.role] += 1
+                folder = "/".join(parts[:cut]) + "/"
+                inside.setdefault(folder, Counter())[reading.role] += 1
+                areas[folder] += len(folder) < innermost
         groups: dict[str, list[str]] = {}
         for folder in inside:
             groups.setdefault(folder[:-1].rpartition("/")[0], []).append(folder)
         found: dict[str, str] = {}
         for siblings in groups.values():
-            known = [f for f in siblings if self._folder_term(f) in self.concepts]
-            if len(known) < BESIDE or len(known) * 4 < len(siblings):
+            concepts = [f for f in siblings if self._folder_term(f) in self.concepts]
+            if len(concepts) < BESIDE or len(concepts) * 4 < len(siblings):
                 continue
             for folder in siblings:
                 name = folder[:-1].rpartition("/")[2]
@@ -475,9 +483,12 @@ class DomainReader:
                 roles = {r: n for r, n in inside[folder].items() if r not in ("", "test", "migration")}
                 files = sum(roles.values())
                 said = roles_of_end(name, "")
-                if folder in known or files < 2 or name.lower() in NEVER or plain in SHARED_WORDS:
+                if folder in concepts or not files or name.lower() in NEVER or plain in SHARED_WORDS:
                     continue
                 if sum(n for r, n in roles.items() if said.get(r, 0.0) >= 0.4) * 2 > files:
+                    continue
+                is_area = areas[folder] * 2 >= inside[folder].total()
+                if is_area:
                     continue
                 found[folder] = plain
         return found
@@ -485,17 +496,20 @@ class DomainReader:
     def _folder_term(self, folder: str) -> str:
         return singular("_".join(self._folder_words(folder[:-1].rpartition("/")[2])))
 
-    def _telling_parts(self, unit: str) -> list[str]:
-        """Return the parts of a path that can name a concept: those that a home leaves open, else all."""
+    def _telling_parts(self, unit: str) -> tuple[str, list[str]]:
+        """Return the parts of a path that can name a concept, and the folder that they lie in.
+
+        They are those that a home leaves open, which lie in no folder together, else all.
+        """
         reading = self.readings[unit]
         open_parts = [reading.values[key] for key in ("domain", "area", "name") if key in reading.values]
         literal = reading.home and reading.role == reading.place and not set(reading.home) & set("{*")
         if literal and reading.role in ROLES_WITHOUT_CONCEPT:
-            return []
+            return "", []
         if open_parts and reading.role == reading.place:
-            return ["", *open_parts[:-1], open_parts[-1] + ".x"]
+            return "", ["", *open_parts[:-1], open_parts[-1] + ".x"]
         start = next((s for s in self.starts if unit.startswith(s)), "")
-        return ["", *unit[len(start) :].split("/")] if start else unit.split("/")
+        return start, ["", *unit[len(start) :].split("/")] if start else unit.split("/")
 
     def by_names(self, unit: str, reading: Reading) -> str:
         terms = self.terms(unit)
