@@ -189,14 +189,13 @@ def check(
     only: Iterable[str] = (),
     paths: Iterable[str] = (),
     against: str = "",
-    rank: bool = False,
-    plans: bool = True,
+    planning: float | None = BUDGET,
 ) -> CheckReport:
     """Return the findings that are neither excepted nor accepted.
 
     `accept` writes today's findings down; `only` names rules, `paths` units or folders to show. `against`
-    is a git revision: findings that were there are left out. `rank` plans every fix, and lists those first
-    that end most; without `plans`, none is planned.
+    is a git revision: findings that were there are left out. `planning` is how many seconds may be
+    spent on planning fixes; None plans every one, and ranks those that help by what they end.
     """
     refuse_nothing(workspace)
     prefixes = [from_root(workspace, path) for path in paths]
@@ -221,7 +220,7 @@ def check(
         new = [finding for finding in new if finding.rule in chosen]
     if prefixes and "" not in prefixes:
         new = [f for f in new if any(f.unit == p or f.unit.startswith(p + "/") for p in prefixes)]
-    planner = FixPlanner(workspace, None if rank else 0.0 if accept or not plans else BUDGET)
+    planner = FixPlanner(workspace, planning)
     new = planner.with_fixes(new)
     return CheckReport(
         version=FORMAT_VERSION,
@@ -239,7 +238,7 @@ def check(
         covered=judged.covered,
         against=against,
         ended=ended,
-        fixes=planner.ranked(new) if rank else [],
+        fixes=planner.ranked(new) if planning is None else [],
     )
 
 

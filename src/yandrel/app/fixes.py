@@ -35,23 +35,21 @@ class FixPlanner:
     def __init__(self, workspace: Workspace, seconds: float | None = BUDGET) -> None:
         self._workspace = workspace
         self._end = None if seconds is None else time.monotonic() + seconds
-        layout = workspace.layout.raw
-        key = tree_key(workspace.tree, b"fixes" + layout)
-        self._key = hashlib.blake2b(key, digest_size=16).digest()
         self._tried: dict[str, Tried] = {}
-        packed = workspace.store.read_snapshot("fixes", self._key)
-        if packed is not None:
-            with suppress(msgspec.DecodeError, msgspec.ValidationError):
-                self._tried = msgspec.msgpack.decode(packed, type=dict[str, Tried])
-        self._known = len(self._tried)
 
     def with_fixes(self, findings: Iterable[Finding]) -> list[Finding]:
         """Return findings with the commands that were tried and help; the first of each cause first."""
         found = list(findings)
+        if not any(finding.command for finding in found):
+            return found
+        key = self._key()
+        self._tried = self._recall(key)
+        known = len(self._tried)
         for finding in _by_turns(found):
             if finding.command and finding.command not in self._tried and not self._is_over():
                 self._tried[finding.command] = self._try(finding.command)
-        self._keep()
+        if len(self._tried) > known:
+            self._workspace.store.write_snapshot("fixes", key, msgspec.msgpack.encode(self._tried))
         return [self._said(finding) for finding in found]
 
     def ranked(self, findings: Iterable[Finding]) -> list[FixRow]:
@@ -67,9 +65,18 @@ class FixPlanner:
     def _is_over(self) -> bool:
         return self._end is not None and time.monotonic() > self._end
 
-    def _keep(self) -> None:
-        if len(self._tried) > self._known:
-            self._workspace.store.write_snapshot("fixes", self._key, msgspec.msgpack.encode(self._tried))
+    def _key(self) -> bytes:
+        """Return what names the state of the files and the layout that fixes are planned on."""
+        key = tree_key(self._workspace.tree, b"fixes" + self._workspace.layout.raw)
+        return hashlib.blake2b(key, digest_size=16).digest()
+
+    def _recall(self, key: bytes) -> dict[str, Tried]:
+        """Return what was planned on this state before."""
+        packed = self._workspace.store.read_snapshot("fixes", key)
+        if packed is not None:
+            with suppress(msgspec.DecodeError, msgspec.ValidationError):
+                return msgspec.msgpack.decode(packed, type=dict[str, Tried])
+        return {}
 
     def _try(self, command: str) -> Tried:
         words = shlex.split(command)[1:]

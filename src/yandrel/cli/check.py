@@ -41,6 +41,7 @@ def command(
     """
     from yandrel.app.check import check
     from yandrel.app.check import explain as explain_rule
+    from yandrel.app.fixes import BUDGET
     from yandrel.render.check_lines import render_lines
     from yandrel.render.check_text import render_check
 
@@ -48,9 +49,8 @@ def command(
         click.echo(f"{explain}: {explain_rule(explain)}")
         return
     workspace = open_workspace(root, writes=accept)
-    report = check(
-        workspace, accept, rules, [p.removeprefix("./") for p in paths], against, rank, form != "lines"
-    )
+    planning = None if rank else 0.0 if accept or form == "lines" else BUDGET
+    report = check(workspace, accept, rules, [p.removeprefix("./") for p in paths], against, planning)
     if form == "lines":
         show(report, "text", render_lines)
     else:
