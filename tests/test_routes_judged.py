@@ -185,3 +185,31 @@ def test_table_is_the_frameworks(case: str, tmp_path: Path, yandrel: Yandrel) ->
     truth = table_at_run_time(root, script, package)
     assert truth <= found
     assert certain <= truth
+
+
+MOVED = {
+    "flask_views": ("/hives", "/colonies"),
+    "fastapi_routers": ("/v1", "/api/v1"),
+    "django_plain": ("/hives", "/colonies"),
+    "express_nested": ("/api", "/service/api"),
+    "home_made_router": ("/api/hives", "/api/colonies"),
+    "fastify_nested": ("/gate", "/door"),
+    "hapi_objects": ("/hives", "/colonies"),
+    "koa_prefix": ("/hives", "/api/colonies"),
+}
+
+
+@pytest.mark.parametrize("case", sorted(MOVED))
+def test_another_prefix_is_the_frameworks(case: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    """Where the table says that only the prefix changed, the loaded application says so, too."""
+    (script, package), (old, new) = JUDGED[case], MOVED[case]
+    _, files = parts_of((CASES / f"{case}.case").read_text(encoding="utf-8"))
+    files.pop("routes", None)
+    sources = {path: body + "\n" for path, body in files.items()}
+    before = table_at_run_time(write_tree(tmp_path / "before", sources), script, package)
+    root = write_tree(tmp_path / "after", sources)
+    assert yandrel(root, "routes", "move", old, new).status == 0
+    after = table_at_run_time(root, script, package)
+    inside = {row for row in before if row[1] == old or row[1].startswith(old + "/")}
+    assert inside
+    assert after == (before - inside) | {(method, new + path[len(old) :]) for method, path in inside}

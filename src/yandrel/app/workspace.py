@@ -9,7 +9,7 @@ from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
 from yandrel.files.root import CONFIG_NAME, find_root
 from yandrel.files.walk import Tree
 from yandrel.index.code import CodeIndex, Progress, build_index, index_with, scan
-from yandrel.index.store import FactStore
+from yandrel.index.store import FactStore, ProgramStore
 from yandrel.layout.config import Layout, read_layout
 from yandrel.moves.journal import Journal, Record
 from yandrel.rules.registry import RULE_NAMES
@@ -127,7 +127,7 @@ class ChangedWorkspace(Workspace):
 
     @cached_property
     def store(self) -> FactStore:
-        return FactStore(None)
+        return ProgramStore(self.base.store)
 
     @cached_property
     def index(self) -> CodeIndex:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.marks import Mark, inherited_mark, lineage, marked_methods, place_of, read_marks
 from yandrel.frameworks.paths import from_braces
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, join_paths
@@ -38,6 +39,15 @@ class AspNetFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "asp.net"
+    class_mark = form(
+        "", Where.CLASS, '[Authorize(Policy = "{guard}")]', "Microsoft.AspNetCore.Authorization:Authorize"
+    )
+    guard_forms = (
+        form(
+            "MapGroup MapGet MapPost MapPut MapDelete MapPatch MapMethods Map",
+            Where.AFTER, '.RequireAuthorization("{guard}")',
+        ),
+    )  # fmt: skip
     languages = frozenset({"csharp"})
     words = frozenset(
         {*MAPS, *CONVENTIONAL, "MapGroup", "MapMethods", "Map", "MapControllers", "RequireAuthorization"}
@@ -115,7 +125,7 @@ class AspNetFamily(Family):
         if "class" not in value.node.kind or not self._is_controller(call, value):
             return
         base = inherited_mark(call, value, "Route", "RoutePrefix")
-        guards = tuple(m.name for m in read_marks(call, value) if m.name == "Authorize")
+        guards = _policies(read_marks(call, value))
         for method, marks in marked_methods(call, value):
             if method.node.name.startswith("<") or any(m.name == "NonAction" for m in marks):
                 continue
@@ -143,7 +153,7 @@ class AspNetFamily(Family):
     ) -> None:
         verbs = [mark for mark in marks if mark.name in VERBS or mark.name == "AcceptVerbs"]
         routes = [mark for mark in marks if mark.name == "Route"]
-        own = (*guards, *(mark.name for mark in marks if mark.name == "Authorize"))
+        own = (*guards, *_policies(marks))
         templated = [mark for mark in verbs if mark.arguments.values] + routes
         if base is None and not templated:
             self.controllers.append((holder, method, verbs))
@@ -200,3 +210,13 @@ def _conventional(pattern: str, controller: str, action: str) -> str:
         for part in pattern.split("/")
     ]
     return "/" + "/".join(made)
+
+
+def _policies(marks: list[Mark]) -> tuple[str, ...]:
+    """Return what marks ask of who calls: policies by name, else that he is known."""
+    found = []
+    for mark in marks:
+        if mark.name == "Authorize":
+            policy = text_of(mark.arguments.get(0, "Policy"))
+            found.append(policy or mark.name)
+    return tuple(found)

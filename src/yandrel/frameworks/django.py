@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_angles, from_expression
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route
 from yandrel.frameworks.values import (
@@ -67,6 +68,7 @@ class DjangoFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "django"
+    guard_forms = (form("path re_path url", Where.SECOND, "{guard}"),)
     languages = frozenset({"python"})
     words = frozenset({*PATTERNS, "include", "register", "as_view"})
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_colons, from_expression
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, handler_of, join_paths
 from yandrel.frameworks.values import (
@@ -70,6 +71,10 @@ class ExpressFamily(Family):
 
     name = "express"
     languages = SCRIPTS
+    guard_forms = (
+        form("use", Where.AFTER_PATH, "{guard}"),
+        form("get post put patch delete all options head", Where.AFTER_PATH, "{guard}"),
+    )
     words = frozenset({*VERBS, "use", "route", "express", "Router", "register", "mount"})
     types = {"Express": "application", "Application": "application", "Router": "router", "IRouter": "router"}
     applications = frozenset({"express", "restify.createServer", "polka", "express.default"})

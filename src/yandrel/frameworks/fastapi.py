@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_braces
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route
 from yandrel.frameworks.values import (
@@ -30,6 +31,15 @@ class FastApiFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "fastapi"
+    guard_forms = (
+        form(
+            "include_router get post put patch delete options head api_route add_api_route",
+            Where.LAST,
+            "dependencies=[Depends({guard})]",
+            "fastapi:Depends",
+            "dependencies=[",
+        ),
+    )
     languages = frozenset({"python"})
     words = frozenset(
         {

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from yandrel.frameworks.express import SCRIPTS
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_colons
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, handler_of
 from yandrel.frameworks.values import (
@@ -28,6 +29,9 @@ class FastifyFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "fastify"
+    guard_forms = (
+        form("get post put patch delete all options head", Where.AFTER_PATH, "{{ preHandler: {guard} }}"),
+    )
     languages = SCRIPTS
     words = frozenset({*VERBS, "route", "register", "fastify", "addHook"})
     types = {"FastifyInstance": "router"}

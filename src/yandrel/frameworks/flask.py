@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_angles
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route
 from yandrel.frameworks.values import (
@@ -36,6 +37,7 @@ class FlaskFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "flask"
+    guard_forms = (form("register_blueprint", Where.STATEMENT, "{first}.before_request({guard})"),)
     languages = frozenset({"python"})
     words = frozenset(
         {

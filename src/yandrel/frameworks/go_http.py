@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_braces, from_colons
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, join_paths
 from yandrel.frameworks.values import (
@@ -50,6 +51,16 @@ class GoFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "go"
+    guard_forms = (
+        form("Group", Where.AFTER_PATH, "{guard}", needs="gin echo fiber"),
+        form("Mount", Where.BEFORE, "With({guard}).", needs="chi"),
+        form("Route", Where.INSIDE, "{own}.Use({guard})", needs="chi"),
+        form("Get Post Put Patch Delete", Where.BEFORE, "With({guard}).", needs="chi"),
+        form("GET POST PUT PATCH DELETE", Where.AFTER_PATH, "{guard}", needs="gin"),
+        form("GET POST PUT PATCH DELETE", Where.LAST, "{guard}", needs="echo"),
+        form("Get Post Put Patch Delete", Where.AFTER_PATH, "{guard}", needs="fiber"),
+        form("Handle HandleFunc", Where.SECOND, "{guard}"),
+    )
     languages = frozenset({"go"})
     words = frozenset(
         {

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.marks import Mark, inherited_mark, marked_methods, place_of, read_marks
 from yandrel.frameworks.paths import from_braces
 from yandrel.frameworks.protocol import Evaluation, Family, add_route, join_paths
@@ -25,6 +26,7 @@ class JaxRsFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "jax-rs"
+    class_mark = form("", Where.CLASS, "@{guard}")
     languages = frozenset({"java", "kotlin"})
     first_match = False
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_braces
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, join_paths
 from yandrel.frameworks.values import (
@@ -22,6 +23,7 @@ class KtorFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "ktor"
+    guard_forms = (form("route get post put patch delete", Where.AROUND, 'authenticate("{guard}")'),)
     languages = frozenset({"kotlin"})
     words = frozenset({*VERBS, "routing", "route", "authenticate", "install", "webSocket", "embeddedServer"})
     types = {"Application": "application", "Route": "router", "Routing": "router", "IRoute": "router"}

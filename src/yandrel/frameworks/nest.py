@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.marks import Mark, inherited_mark, marked_methods, place_of, read_marks
 from yandrel.frameworks.paths import from_braces, from_colons
 from yandrel.frameworks.protocol import Evaluation, Family, add_route, join_paths
@@ -67,6 +68,7 @@ class NestFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "nest"
+    class_mark = form("", Where.CLASS, "@UseGuards({guard})", "@nestjs/common:UseGuards")
     languages = frozenset({"typescript", "javascript"})
     first_match = False
     words = frozenset({"setGlobalPrefix", "NestFactory"})

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_braces
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route
 from yandrel.frameworks.values import (
@@ -67,6 +68,16 @@ class PhpFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "php"
+    guard_forms = (
+        form("group", Where.BEFORE, "middleware('{guard}')->", needs="Route::"),
+        form(
+            "get post put patch delete any match resource apiResource",
+            Where.AFTER,
+            "->middleware('{guard}')",
+            needs="Route::",
+        ),
+        form("group get post put patch delete map any", Where.AFTER, "->add({guard})", needs="Slim"),
+    )
     languages = frozenset({"php"})
     words = frozenset(
         {

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Protocol
 
+from yandrel.frameworks.guarding import GuardForm
 from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
@@ -81,6 +82,10 @@ class Family:
     """Whether the paths of a router's entries are without the prefix that it has itself."""
     mount_adds_prefix = False
     """Whether a router that is mounted puts its own prefix behind that of the mount."""
+    guard_forms: tuple[GuardForm, ...] = ()
+    """How a guard is written at a call that mounts or declares, the form to be tried first in front."""
+    class_mark: GuardForm | None = None
+    """How a class of handlers is marked with a guard."""
 
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:
         """Return what calling a name from outside gives; NotImplemented where it is not the family's."""

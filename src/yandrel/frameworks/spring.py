@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.marks import Mark, inherited_mark, last_name, marked_methods, place_of, read_marks
 from yandrel.frameworks.paths import from_braces
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, join_paths
@@ -42,6 +43,7 @@ class SpringFamily(Family):
     """See `yandrel.frameworks.protocol.Family`. Micronaut's annotations are of the same form."""
 
     name = "spring"
+    class_mark = form("", Where.CLASS, "@{guard}")
     languages = frozenset({"java", "kotlin"})
     words = frozenset({"route", "nest", "andRoute", *VERBS, "RouterFunctions", "path"})
     first_match = False

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.marks import Mark, marked_methods, place_of, read_marks
 from yandrel.frameworks.paths import from_braces
 from yandrel.frameworks.protocol import Evaluation, Family, add_route
@@ -15,6 +16,7 @@ class SymfonyFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "symfony"
+    class_mark = form("", Where.CLASS, "#[{guard}]")
     first_match = False
     languages = frozenset({"php"})
 

@@ -91,6 +91,10 @@ class FunctionValue:
     """What a closure is bound to."""
     fields: dict[str, Value] = field(default_factory=dict)
     """What the application hangs on the function, as JavaScript's modules do on what they export."""
+    maker: str = ""
+    """The function of the application that returned it."""
+    wraps: Value = None
+    """The function that it was made around, and that it calls."""
 
     @property
     def unit(self) -> str:
@@ -244,6 +248,15 @@ class RouterMethod:
 
     router: Router
     name: str
+
+
+def unwrapped(value: Value) -> tuple[Value, tuple[str, ...]]:
+    """Return the function that the application's own functions were put around, and what those are called."""
+    names: list[str] = []
+    while isinstance(value, FunctionValue) and value.wraps is not None:
+        names.append(value.maker)
+        value = value.wraps
+    return value, tuple(names)
 
 
 def is_text(value: Value) -> bool:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yandrel.frameworks.guarding import Where, form
 from yandrel.frameworks.paths import from_colons
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, join_paths
 from yandrel.frameworks.values import (
@@ -26,6 +27,10 @@ class VaporFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "vapor"
+    guard_forms = (
+        form("grouped", Where.AFTER, ".grouped({guard})"),
+        form("get post put patch delete on group", Where.BEFORE, "grouped({guard})."),
+    )
     languages = frozenset({"swift"})
     words = frozenset({*VERBS, "grouped", "group", "on", "register", "webSocket"})
     types = {

@@ -158,6 +158,12 @@ class Language(Protocol):
     def hints(self) -> tuple[Hint, ...]:
         """Return what tells a unit's role in this language's world."""
 
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        """Return a statement that imports a name, in a file's style; nothing where no such line is written.
+
+        `module` is its namespace, or where files import each other by path, the path from the file's folder.
+        """
+
     def file_name(self, definition: str, like: str) -> str:
         """Return what a new file for one definition is called, without its suffix, in a file's style."""
 

@@ -293,6 +293,31 @@ class NewReport(Struct, frozen=True):
     routes: RouteEffect | None = None
 
 
+class EditedRoute(Struct, frozen=True):
+    """A route before and after a change: its path, or its path with its guards."""
+
+    method: str
+    before: str
+    after: str
+    handler: str
+
+
+class RouteEditReport(Struct, frozen=True):
+    """The result of another prefix or guard for `count` routes, or of its preview; `same` are the others."""
+
+    version: int
+    done: bool
+    number: int
+    title: str
+    count: int
+    rows: list[EditedRoute]
+    same: int
+    files: list[ChangedFile]
+    notes: list[Note]
+    diff: str = ""
+    command_output: str = ""
+
+
 class PieceRow(Struct, frozen=True):
     """One piece of a crowded file: its lines, and where it goes, or why it stays."""
 

@@ -1,9 +1,11 @@
 """Render what became of the route table in a change."""
 
-from yandrel.model.results import RouteChange, RouteEffect
-from yandrel.render.protocol import Style, clip, plural_of
+from yandrel.model.results import RouteChange, RouteEditReport, RouteEffect
+from yandrel.render.protocol import Style, clip, plural_of, wrap
 
 SHOWN_CHANGES = 8
+SHOWN_NOTES = 20
+SHOWN_ROWS = 20
 
 
 def render_route_effect(effect: RouteEffect | None, style: Style) -> list[str]:
@@ -26,3 +28,38 @@ def change_line(change: RouteChange) -> str:
     if change.before and change.after:
         return f"{text}   {change.before} -> {change.after}"
     return f"{text}   {change.before or change.after}".rstrip()
+
+
+def render_route_edit(report: RouteEditReport, style: Style) -> str:
+    """Return what another prefix or guard changed, and what is left to do by hand."""
+    out = [] if report.done else [report.diff.rstrip("\n"), ""]
+    word = "Changed" if report.done else "Would change"
+    out.append(f"{style.strong(word)} {plural_of(report.count, 'route')}: {report.title}.")
+    out += [clip(f"    changed  {file.new}", style.width) for file in report.files]
+    out += ["", *_rows(report, style)]
+    if report.notes:
+        out += ["", style.strong(f"To look at ({len(report.notes)})")]
+        for note in report.notes[:SHOWN_NOTES]:
+            out += wrap(f"{note.where}: {note.text} {note.why}", style.width, "    ", "  ")
+        if len(report.notes) > SHOWN_NOTES:
+            out.append(f"  … and {len(report.notes) - SHOWN_NOTES} more")
+    if report.done:
+        out += ["", f"`yandrel undo` takes it back (change {report.number})."]
+    return "\n".join(out) + "\n"
+
+
+def _rows(report: RouteEditReport, style: Style) -> list[str]:
+    """Return the changed routes, each as it was and as it is, and how many are the same."""
+    width = max(len(row.before) for row in report.rows)
+    lines = [
+        f"  {row.method:<7} {row.before.ljust(width)}  ->  {row.after}" for row in report.rows[:SHOWN_ROWS]
+    ]
+    if len(report.rows) > SHOWN_ROWS:
+        lines.append(f"  … and {len(report.rows) - SHOWN_ROWS} more")
+    if report.same:
+        lines.append(
+            "  The other route is the same."
+            if report.same == 1
+            else f"  The other {report.same} routes are the same."
+        )
+    return [clip(line, style.width) for line in lines]

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from yandrel.frameworks.values import (
     Arguments,
     DictValue,
     FunctionValue,
+    Handler,
     ListValue,
     Place,
     Router,
@@ -82,6 +85,8 @@ class Functions(State):
             self.holders.append((result, Place(value.unit, value.node.line)))
         if result is GONE:
             return None
+        if isinstance(result, FunctionValue) and _is_inside(result.scope, scope):
+            return _made_around(result, value, arguments, scope)
         if isinstance(result, Unknown) and not result.type:
             return Unknown(result.reason, value.node.returns)
         return result
@@ -137,3 +142,24 @@ class Functions(State):
     def registers(self, node: Function) -> bool:
         """Whether a function calls something that frameworks call what declares or mounts."""
         return self.sources.registers(node)
+
+
+def _is_inside(scope: Scope | None, outer: Scope) -> bool:
+    """Whether a scope lies in another one."""
+    while scope is not None and scope is not outer:
+        scope = scope.parent
+    return scope is outer
+
+
+def _made_around(
+    result: FunctionValue, by: FunctionValue, arguments: Arguments, scope: Scope
+) -> FunctionValue:
+    """Return a closure with who made it, and the function that it was made around: the given one it calls."""
+    given = [
+        v for v in (*arguments.values, *arguments.named.values()) if isinstance(v, (FunctionValue, Handler))
+    ]
+    inner = next(
+        (v for v in given for name, held in scope.names.items() if held is v and name in result.node.calls),
+        None,
+    )
+    return replace(result, maker=result.maker or by.maker or by.node.name, wraps=inner)

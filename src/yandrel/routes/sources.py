@@ -16,7 +16,7 @@ from msgspec.structs import replace
 from yandrel.index.code import CodeIndex
 from yandrel.index.forks import can_fork, share_out
 from yandrel.index.parse import BATCHES, ENOUGH_FOR_A_POOL, split_evenly, usable_cores
-from yandrel.index.store import FactStore
+from yandrel.index.store import PROGRAM, FactStore
 from yandrel.languages.registry import language_of
 from yandrel.model.graph import Edge, State, Symbol
 from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, Name, Program, Statement
@@ -168,7 +168,7 @@ class Sources:
         return None if source.problem else source.data
 
     def _stored(self, unit: str, key: bytes) -> Program | None:
-        packed = self.store.read_snapshot(f"program {unit}", key) if self.store is not None else None
+        packed = self.store.read_snapshot(f"{PROGRAM}{unit}", key) if self.store is not None else None
         if packed is not None:
             with suppress(msgspec.DecodeError, msgspec.ValidationError):
                 return _decoder.decode(packed)
@@ -176,7 +176,7 @@ class Sources:
 
     def _keep(self, unit: str, key: bytes, packed: bytes) -> None:
         if self.store is not None:
-            self.store.write_snapshot(f"program {unit}", key, packed)
+            self.store.write_snapshot(f"{PROGRAM}{unit}", key, packed)
 
     def read_ahead(self, units: list[str]) -> None:
         """Read the programs of many files on all cores; the results are the same without."""

@@ -22,6 +22,7 @@ from yandrel.frameworks.values import (
     Unknown,
     Value,
     name_of,
+    unwrapped,
 )
 from yandrel.index.code import CodeIndex
 from yandrel.index.store import FactStore
@@ -32,7 +33,7 @@ from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 
-READING_VERSION = 3
+READING_VERSION = 4
 """Another where the same files are read into another table."""
 DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000
@@ -268,6 +269,7 @@ def _route_rows(
     if HOLE in path and not doubt:
         doubt = "a part of the path is not constant"
     own = handler.guards if isinstance(handler, Handler) else ()
+    own = (*own, *unwrapped(handler.value if isinstance(handler, Handler) else handler)[1])
     methods = entry.methods or ("ANY",)
     for method in methods:
         yield Route(
@@ -296,8 +298,9 @@ def _without_first_hole(pattern: str) -> str:
 
 def describe(handler: Value, declared: Place) -> tuple[str, Place, bool]:
     """Return what a handler is called, where it is, and whether another package has it."""
-    name = name_of(handler)
-    inner = handler.value if isinstance(handler, Handler) else handler
+    inner, around = unwrapped(handler.value if isinstance(handler, Handler) else handler)
+    name = name_of(inner) if around else name_of(handler)
+    inner = inner.value if isinstance(inner, Handler) else inner
     if isinstance(inner, ListValue) and len(inner.items) == 2 and isinstance(inner.items[1], str):
         holder, method = inner.items
         holder = holder.type if isinstance(holder, Instance) else holder

@@ -53,6 +53,9 @@ class CSharpLanguage(NamedLanguage):
 
         return read_program(source)
 
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        return f"using {module};"
+
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
     ) -> Project:

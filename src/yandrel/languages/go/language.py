@@ -114,6 +114,9 @@ class GoLanguage:
     def qualified_path(self, name: str) -> str:
         return name
 
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        return ""
+
     def file_name(self, definition: str, like: str) -> str:
         """Tests go into files of tests: others would not be built without them."""
         stem = snake(definition.rpartition(".")[2])

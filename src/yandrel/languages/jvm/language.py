@@ -1,5 +1,6 @@
 """Java behind the language protocol."""
 
+import re
 from collections.abc import Mapping
 from typing import TYPE_CHECKING
 
@@ -54,6 +55,10 @@ class JvmLanguage(NamedLanguage):
         from yandrel.languages.jvm import kotlin_program, program
 
         return kotlin_program.read_program(source) if path.endswith(".kt") else program.read_program(source)
+
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        stop = ";" if re.search(rb"(?m)^(?:package|import) [\w.]+;", source) else ""
+        return f"import {module}.{name}{stop}"
 
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]

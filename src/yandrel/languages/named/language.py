@@ -90,6 +90,9 @@ class NamedLanguage(ABC):
     def qualified_path(self, name: str) -> str:
         return name.replace(self.separator, "/")
 
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        return ""
+
     def file_name(self, definition: str, like: str) -> str:
         return definition
 

@@ -49,6 +49,9 @@ class PhpLanguage(NamedLanguage):
 
         return read_program(source)
 
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        return f"use {module}\\{name};"
+
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
     ) -> Project:

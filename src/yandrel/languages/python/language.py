@@ -96,6 +96,9 @@ class PythonLanguage:
     def qualified_path(self, name: str) -> str:
         return name.replace(".", "/")
 
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        return f"from {module} import {name}"
+
     def file_name(self, definition: str, like: str) -> str:
         return snake(definition)
 

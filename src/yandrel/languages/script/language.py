@@ -114,6 +114,11 @@ class ScriptLanguage:
     def qualified_path(self, name: str) -> str:
         return name
 
+    def import_line(self, name: str, module: str, source: bytes) -> str:
+        from yandrel.languages.script.statements import write_import_line
+
+        return write_import_line(name, module, source)
+
     def file_name(self, definition: str, like: str) -> str:
         stem = like.rpartition("/")[2].partition(".")[0]
         if stem[:1].isupper():

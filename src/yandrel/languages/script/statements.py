@@ -376,3 +376,19 @@ def _line_end(source: bytes, at: int) -> int:
     if rest.strip().startswith((b"//", b"/*")) or not rest.strip():
         return end - (1 if source[end - 1 : end] == b"\r" else 0)
     return at
+
+
+def write_import_line(name: str, module: str, source: bytes) -> str:
+    """Return a statement that imports a name with the module system, suffixes and quotes of a file."""
+    calls = b"require(" in source and not re.search(rb"(?m)^import\b", source)
+    known = re.findall(rb"""(?:from|require\()\s*(["'])([^"'\n]+)""", source)
+    quote = known[0][0].decode() if known else "'"
+    stem, dot, suffix = module.rpartition(".")
+    own = [text for _, text in known if text.startswith(b".")]
+    if module.startswith(".") and dot and "/" not in suffix:
+        keeps = any(re.search(rb"\.[cm]?[jt]s$", text) for text in own) or not (own or calls or "t" in suffix)
+        module = f"{stem}.{suffix.replace('ts', 'js')}" if keeps else stem
+    stop = ";" if b";\n" in source or not source.strip() else ""
+    if calls:
+        return f"const {{ {name} }} = require({quote}{module}{quote}){stop}"
+    return f"import {{ {name} }} from {quote}{module}{quote}{stop}"
