@@ -213,3 +213,26 @@ def test_another_prefix_is_the_frameworks(case: str, tmp_path: Path, yandrel: Ya
     inside = {row for row in before if row[1] == old or row[1].startswith(old + "/")}
     assert inside
     assert after == (before - inside) | {(method, new + path[len(old) :]) for method, path in inside}
+
+
+GUARDED = {
+    "flask_guard": (FLASK, "flask"),
+    "fastapi_guard": (FASTAPI, "fastapi"),
+    "fastapi_guard_routes": (FASTAPI, "fastapi"),
+    "express_guard": (EXPRESS, "express"),
+    "koa_guard": (KOA, "koa"),
+    "fastify_guard": (FASTIFY, "fastify"),
+}
+
+
+@pytest.mark.parametrize("case", sorted(GUARDED))
+def test_guarded_application_loads_with_the_same_routes(case: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    script, package = GUARDED[case]
+    _, files = parts_of((CASES.parent / "edits" / f"{case}.case").read_text(encoding="utf-8"))
+    call = files.pop("call").split("\n")[0].removesuffix(" --preview")
+    files.pop("output", None)
+    sources = {path: body + "\n" for path, body in files.items()}
+    before = table_at_run_time(write_tree(tmp_path / "before", sources), script, package)
+    root = write_tree(tmp_path / "after", sources)
+    assert yandrel(root, *call.split()).status == 0
+    assert table_at_run_time(root, script, package) == before != set()

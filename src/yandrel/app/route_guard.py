@@ -13,7 +13,6 @@ from yandrel.errors import CallError, RefusedError, suggest
 from yandrel.frameworks.guarding import GuardForm
 from yandrel.frameworks.protocol import Family
 from yandrel.frameworks.registry import make_families
-from yandrel.model.changes import Note
 from yandrel.model.facts import Facts
 from yandrel.model.results import EditedRoute, RouteEditReport
 from yandrel.model.routes import Route, RouteTable
@@ -49,11 +48,11 @@ def guard_routes(workspace: Workspace, prefix: str, guard: str, manner: Manner) 
     if not open_rows:
         raise RefusedError(f"all {len(meant)} routes pass {guard} already", where=prefix)
     writer = _Writer(workspace, before, open_rows, guard)
-    texts, after, note = writer.written(prefix)
+    texts, after = writer.written(prefix)
     files = files_as_changes(workspace.index, texts)
     rows = list(_edited(open_rows, after))
     title = f"routes guard {prefix} {guard}"
-    return write_route_edit(workspace, files, title, manner, rows, len(before.routes), note)
+    return write_route_edit(workspace, files, title, manner, rows, len(before.routes), [])
 
 
 def _passes(row: Route, guard: str) -> bool:
@@ -69,8 +68,8 @@ def _key(row: Route) -> Key:
 def _edited(rows: list[Route], after: RouteTable) -> Iterator[EditedRoute]:
     now = {_key(row): row for row in after.routes}
     for row in rows:
-        left = f"{row.pattern}  [{', '.join(row.guards) or 'no guard'}]"
-        yield EditedRoute(row.method, left, f"[{', '.join(now[_key(row)].guards)}]", row.handler)
+        more = [guard for guard in now[_key(row)].guards if guard not in row.guards]
+        yield EditedRoute(row.method, row.pattern, f"passes {', '.join(more)}", row.handler)
 
 
 class _Writer:
@@ -85,16 +84,16 @@ class _Writer:
         self._families = {family.name: family for family in make_families()}
         self._brought: dict[str, tuple[tuple[str, str], ...]] = {}
 
-    def written(self, prefix: str) -> tuple[Texts, RouteTable, list[Note]]:
-        """Return the new texts, the table that they make, and what is left to do by hand."""
+    def written(self, prefix: str) -> tuple[Texts, RouteTable]:
+        """Return the new texts, and the table that they make."""
         for way in (self._at_mount, self._at_classes, self._at_routes):
             texts = way()
             if not texts:
                 continue
-            noted = self._with_imports(texts)
+            self._with_imports(texts)
             after = self._table(texts)
             if self._is_right(after):
-                return self._encoded(texts), after, noted
+                return self._encoded(texts), after
         these = f"these {len(self._rows)} routes" if len(self._rows) > 1 else "this route"
         raise RefusedError(
             f"no way is known to guard {these} and no other", where=prefix,
@@ -167,21 +166,18 @@ class _Writer:
 
     # -- imports ---------------------------------------------------------------------------
 
-    def _with_imports(self, texts: Texts) -> list[Note]:
-        """Import the guard where it is not bound, and return a note where that has to be done by hand."""
-        notes: list[Note] = []
+    def _with_imports(self, texts: Texts) -> None:
+        """Import the guard where it is not bound."""
         found = HEAD.match(self._guard)
         name = found.group() if found is not None else self._guard
         for unit in list(texts):
             wanted = [(other, module) for module, other in self._brought.get(unit, ())]
-            if not re.search(rf"[\"']{re.escape(self._guard)}[\"']".encode(), texts[unit]):
+            named = re.search(rf"[\"']{re.escape(self._guard)}[\"']".encode(), texts[unit])
+            if not named and not self._binds(unit, name):
                 module = self._module_of(unit, name)
                 wanted += [(name, module)] if module else []
-                if not module and not self._binds(unit, name):
-                    notes.append(Note(unit, 0, name, "is not imported here: do so by hand if it has to be"))
             lines = [self._import_of(unit, *one) for one in wanted if not self._binds(unit, one[0])]
             texts[unit] = _with_inserted(self._source(unit), texts[unit], lines)
-        return notes
 
     def _binds(self, unit: str, name: str) -> bool:
         facts = self._index.facts[unit]
@@ -189,13 +185,30 @@ class _Writer:
         return name in imported or name in facts.bound or any(d.name == name for d in facts.definitions)
 
     def _module_of(self, unit: str, name: str) -> str:
-        """Return where a file imports the guard from: a namespace or a path; nothing where it need not."""
+        """Return where a file imports the guard from: a namespace or a path; nothing where it need not.
+
+        Raises CallError where nothing here has that name.
+        """
         home = self._home_of(name, unit)
-        if not home or self._index.namespace_of(home) == self._index.namespace_of(unit) != "":
+        if not home:
+            return self._module_elsewhere(unit, name)
+        if self._index.namespace_of(home) == self._index.namespace_of(unit) != "":
             return ""
         relative = posixpath.relpath(home, posixpath.dirname(unit) or ".")
         path = relative if relative.startswith(".") else f"./{relative}"
         return self._index.namespace_of(home) or path
+
+    def _module_elsewhere(self, unit: str, name: str) -> str:
+        """Return the package that another file takes the guard from."""
+        language = self._index.facts[unit].language
+        for facts in self._index.facts.values():
+            for item in facts.imports if facts.language == language else ():
+                taken = any(bound.name == name for bound in item.names) and not item.whole
+                if taken and not item.module.startswith("."):
+                    return item.module
+        known = sorted({guard for row in self._before.routes for guard in row.guards})
+        otherwise = f"guards here: {', '.join(known[:6])}" if known else "name it as the code calls it"
+        raise CallError(f"nothing here is called {name}", todo=suggest(name, known, otherwise))
 
     def _home_of(self, name: str, unit: str) -> str:
         """Return the file that defines a name, where one of the same language alone does."""
@@ -206,7 +219,12 @@ class _Writer:
             if facts(other).language == facts(unit).language
             and any(d.name == name for d in facts(other).definitions)
         ]
-        return homes[0] if len(homes) == 1 else ""
+        if len(homes) > 1:
+            raise CallError(
+                f"{name} is defined in {homes[0]} and {homes[1]}",
+                todo=f"import the one that is meant in {unit}",
+            )
+        return homes[0] if homes else ""
 
     def _import_of(self, unit: str, name: str, module: str) -> tuple[int, bytes]:
         """Return where an import of a name goes, and its text: part of a known statement, or a new one."""
@@ -220,6 +238,8 @@ class _Writer:
                 return later.start, f"{name}, ".encode()
             return known.names[-1].end, f", {name}".encode()
         line = self._index.language(unit).import_line(name, module, source) + "\n"
+        if line == "\n":
+            raise CallError(f"{name} is not imported in {unit}", todo="import it there first")
         near = [item for item in imports if _head(item.module) == _head(module)]
         after = next((item for item in near if item.module.lower() > module.lower()), None)
         if after is not None:

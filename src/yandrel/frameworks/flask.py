@@ -37,7 +37,10 @@ class FlaskFamily(Family):
     """See `yandrel.frameworks.protocol.Family`."""
 
     name = "flask"
-    guard_forms = (form("register_blueprint", Where.STATEMENT, "{first}.before_request({guard})"),)
+    guard_forms = (
+        form("register_blueprint", Where.STATEMENT, "{first}.before_request({guard})"),
+        form("route get post put patch delete", Where.UNDER, "@{guard}"),
+    )
     languages = frozenset({"python"})
     words = frozenset(
         {

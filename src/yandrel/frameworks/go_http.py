@@ -59,7 +59,7 @@ class GoFamily(Family):
         form("GET POST PUT PATCH DELETE", Where.AFTER_PATH, "{guard}", needs="gin"),
         form("GET POST PUT PATCH DELETE", Where.LAST, "{guard}", needs="echo"),
         form("Get Post Put Patch Delete", Where.AFTER_PATH, "{guard}", needs="fiber"),
-        form("Handle HandleFunc", Where.SECOND, "{guard}"),
+        form("Handle Handler", Where.WRAPPED_LAST, "{guard}"),
     )
     languages = frozenset({"go"})
     words = frozenset(

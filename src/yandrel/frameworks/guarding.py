@@ -12,6 +12,8 @@ class Where(Enum):
     AFTER_PATH = "behind the first argument where that is a text, else before it"
     LAST = "behind the last argument"
     SECOND = "around the second argument"
+    WRAPPED_LAST = "around the last argument"
+    UNDER = "on the line under a mark"
     AFTER = "behind the call"
     BEFORE = "before the call, as one that its method is called on"
     STATEMENT = "in a statement of its own before the one of the call"

@@ -294,7 +294,7 @@ class NewReport(Struct, frozen=True):
 
 
 class EditedRoute(Struct, frozen=True):
-    """A route before and after a change: its path, or its path with its guards."""
+    """A route before and after a change: its path, and its new path or what it passes now."""
 
     method: str
     before: str

@@ -58,13 +58,14 @@ PASSING = frozenset(
         "asyncHandler",
         "inject",
         "Objects.requireNonNull",
-        "functools.wraps",
         "copy.copy",
         "copy.deepcopy",
         "util.promisify",
     }
 )
 """Functions that give back their argument, or what holds the same for the reading of routes."""
+WRAPPING = frozenset({"functools.wraps", "wraps", "functools.update_wrapper"})
+"""Functions that return a decorator which gives back what it decorates."""
 LISTING = frozenset(
     {"Arrays.asList", "List.of", "Set.of", "listOf", "mutableListOf", "arrayOf", "setOf", "List", "Array.of"}
 )
@@ -101,6 +102,8 @@ def call_function(run: State, name: str, arguments: Arguments, place: Place) -> 
             value.used = True
             return ListValue(list(value.items.values()), value.open)
         return value
+    if name in WRAPPING:
+        return Native(lambda given, at: given.get(0))
     if name in LISTING:
         return ListValue(list(arguments.values))
     last = name.rpartition(".")[2]

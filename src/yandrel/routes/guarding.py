@@ -122,9 +122,17 @@ def _last(data: bytes, span: CallSpan, text: bytes) -> bytes:
 
 
 def _second(data: bytes, span: CallSpan, text: bytes) -> bytes | None:
-    if len(span.arguments) < 2:
+    return _wrapped(data, span, text, 1)
+
+
+def _wrapped_last(data: bytes, span: CallSpan, text: bytes) -> bytes | None:
+    return _wrapped(data, span, text, len(span.arguments) - 1)
+
+
+def _wrapped(data: bytes, span: CallSpan, text: bytes, number: int) -> bytes | None:
+    if not 0 < number < len(span.arguments):
         return None
-    start, end = span.arguments[1]
+    start, end = span.arguments[number]
     return data[:start] + text + b"(" + data[start:end] + b")" + data[end:]
 
 
@@ -139,6 +147,12 @@ def _before(data: bytes, span: CallSpan, text: bytes) -> bytes:
 def _statement(data: bytes, span: CallSpan, text: bytes) -> bytes:
     indent = re.match(rb"[ \t]*", data[span.line_start :]).group()  # type: ignore[union-attr]
     return data[: span.line_start] + indent + text + b"\n" + data[span.line_start :]
+
+
+def _under(data: bytes, span: CallSpan, text: bytes) -> bytes | None:
+    lead = re.compile(rb"([ \t]*)@").match(data, span.line_start)
+    end = data.find(b"\n", span.closing) + 1
+    return data[:end] + lead.group(1) + text + b"\n" + data[end:] if lead is not None and end else None
 
 
 def _inside(data: bytes, span: CallSpan, text: bytes) -> bytes | None:
@@ -168,6 +182,8 @@ _PLACING = {
     Where.AFTER_PATH: _after_path,
     Where.LAST: _last,
     Where.SECOND: _second,
+    Where.WRAPPED_LAST: _wrapped_last,
+    Where.UNDER: _under,
     Where.AFTER: _after,
     Where.BEFORE: _before,
     Where.STATEMENT: _statement,
