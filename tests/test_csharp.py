@@ -40,7 +40,7 @@ def run_csharp(root: Path) -> None:
     assert done.returncode == 0, done.stdout + done.stderr
     done = subprocess.run(["mono", str(out)], capture_output=True, text=True, check=False)
     assert done.returncode == 0, done.stdout + done.stderr
-    assert "4 tests passed" in done.stdout
+    assert "6 tests passed" in done.stdout
 
 
 @pytest.mark.parametrize("name", MOVES)
@@ -95,6 +95,7 @@ def test_the_applications_own_faults(tmp_path: Path, yandrel: Yandrel) -> None:
     done = yandrel(tmp_path / "app", "check", "--format", "json")
     found = {(f["rule"], f["unit"].removeprefix(BASE), f["target"]) for f in json.loads(done.out)["findings"]}
     assert found == {
+        ("doubled-prefix", "Routes/HarvestRoutes.cs", ""),
         ("misplaced", "Models/WeightValidator.cs", "validator"),
         ("namespace-mismatch", "Shared/Ledger.cs", "Waxmoor.Ledgers"),
         (

@@ -17,7 +17,7 @@ MOVES = {
     "model to a domain": ["move", "models/keeper.go", "keepers/"],
     "model with an unexported field": ["move", "models/hive.go", "hives/"],
     "type renamed": ["move", "services/hive_service.go:HiveService", ":HiveKeeping"],
-    "function out of its package": ["move", "shared/handling.go:Number", "requests/"],
+    "function out of its package": ["move", "shared/handling.go:Show", "requests/"],
     "type with its method": ["move", "shared/errors.go:NotFound", "faults/not_found.go"],
     "method to another file": ["move", "services/hive_service.go:HiveService.Find", "services/finding.go"],
     "whole package": ["move", "shared", "common/base"],
@@ -93,6 +93,7 @@ def test_the_applications_own_faults(tmp_path: Path, yandrel: Yandrel) -> None:
     done = yandrel(tmp_path / "app", "check", "--format", "json")
     found = {(f["rule"], f["unit"], f["target"]) for f in json.loads(done.out)["findings"]}
     assert found == {
+        ("doubled-prefix", "routes/harvest_routes.go", ""),
         ("misplaced", "models/weight_validator.go", "validator"),
         ("namespace-mismatch", "ledger/ledger.go", "ledgers"),
         ("wrong-way", "controllers/hive_controller.go", "repositories/hive_repository.go:HiveRepository"),

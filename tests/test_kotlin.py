@@ -42,7 +42,7 @@ def run_kotlin(root: Path) -> None:
     words = ["java", "-cp", str(jar), "coop.waxmoor.TestRunnerKt"]
     done = subprocess.run(words, capture_output=True, text=True, check=False)
     assert done.returncode == 0, done.stdout + done.stderr
-    assert "4 tests passed" in done.stdout
+    assert "6 tests passed" in done.stdout
 
 
 @pytest.mark.parametrize("name", MOVES)
@@ -88,6 +88,7 @@ def test_the_applications_own_faults(tmp_path: Path, yandrel: Yandrel) -> None:
     done = yandrel(tmp_path / "app", "check", "--format", "json")
     found = {(f["rule"], f["unit"].removeprefix(BASE), f["target"]) for f in json.loads(done.out)["findings"]}
     assert found == {
+        ("doubled-prefix", "routes/HarvestRoutes.kt", ""),
         ("misplaced", "models/WeightValidator.kt", "validator"),
         ("namespace-mismatch", "shared/Ledger.kt", "coop.waxmoor.ledgers"),
         (

@@ -54,6 +54,7 @@ def test_the_applications_own_faults(tmp_path: Path, yandrel: Yandrel) -> None:
     done = yandrel(tmp_path / "app", "check", "--format", "json")
     found = {(f["rule"], f["unit"].removeprefix(BASE), f["target"]) for f in json.loads(done.out)["findings"]}
     assert found == {
+        ("doubled-prefix", "Routes/HarvestRoutes.swift", ""),
         ("misplaced", "Models/WeightValidator.swift", "validator"),
         (
             "wrong-way",

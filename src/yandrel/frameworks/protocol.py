@@ -23,6 +23,8 @@ class Evaluation(Protocol):
 
     doubts: list[str]
     """Why what is declared now may not be: the conditions that it stands under."""
+    frames: list[Place]
+    """The calls, and the entries of tables that loops are at, on the way to what runs."""
 
     def call(self, value: Value, arguments: Arguments, place: Place) -> Value:
         """Call a value and return what it returns."""
@@ -151,7 +153,9 @@ def add_route(
     """Declare a route on a router."""
     call.answered(handler)
     why = doubt or (call.doubts[-1] if call.doubts else "")
-    entry = Entry("route", path, handler, place, methods, guards, why)
+    elsewhere = (frame for frame in reversed(call.frames) if frame.unit != place.unit)
+    caller = next(elsewhere, call.frames[-1] if call.frames else None)
+    entry = Entry("route", path, handler, place, methods, guards, why, caller=caller)
     router.entries.append(entry)
     return entry
 

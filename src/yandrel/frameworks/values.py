@@ -49,21 +49,32 @@ class Text:
 
 @dataclass(eq=False)
 class ListValue:
-    """A list. `open` says that it may hold more than is known; `used` that a loop went over it."""
+    """A list. `open` says that it may hold more than is known; `used` that a loop went over it.
+
+    `origin` is where it was written, or put into another list.
+    """
 
     items: list[Value] = field(default_factory=list)
     open: bool = False
     used: bool = False
+    origin: Place | None = None
 
 
 @dataclass(eq=False)
 class DictValue:
-    """A dictionary, object or map; keys that are not constant are left out."""
+    """A dictionary, object or map; keys that are not constant are left out.
+
+    `type` is the application's own type that it is of, which may have methods; `whole` says that all its
+    keys were written where it was made.
+    """
 
     items: dict[Value, Value] = field(default_factory=dict)
     open: bool = False
     used: bool = False
     lines: dict[Value, Place] = field(default_factory=dict)
+    type: ClassValue | None = None
+    whole: bool = False
+    origin: Place | None = None
 
 
 @dataclass(eq=False)
@@ -135,6 +146,7 @@ class Instance:
     type: ClassValue
     fields: dict[str, Value] = field(default_factory=dict)
     base: Value = None
+    origin: Place | None = None
 
 
 @dataclass(eq=False)
@@ -164,6 +176,7 @@ class Made:
     of: Value = None
     place: Place = field(default_factory=lambda: Place("", 0))
     doubt: str = ""
+    origin: Place | None = None
 
 
 @dataclass(eq=False)
@@ -207,7 +220,7 @@ class Entry:
     """One thing that a router was told: a route, a mounted router, or middleware from here on.
 
     `kind` is "route", "mount" or "use", `path` as it was written; `outside` says that another package
-    declares it.
+    declares it, `caller` where the function was called, or the entry written, that it was declared for.
     """
 
     kind: str
@@ -219,6 +232,7 @@ class Entry:
     doubt: str = ""
     name: str = ""
     outside: bool = False
+    caller: Place | None = None
 
 
 @dataclass(eq=False)
@@ -248,6 +262,10 @@ class RouterMethod:
 
     router: Router
     name: str
+
+
+TABLED = (ListValue, DictValue, Instance, Made)
+"""Values that can stand in a table of routes, and know where they were put there."""
 
 
 def unwrapped(value: Value) -> tuple[Value, tuple[str, ...]]:

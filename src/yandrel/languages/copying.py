@@ -97,6 +97,8 @@ class CopyingScaffolder:
         lines = source.decode("utf-8").splitlines(keepends=True)
         following = [*lines[1:], ""]
         mounts = [n for n, line in enumerate(lines) if _is_mount(line, following[n], change)]
+        imports = [line for line in lines if self.import_line.match(line)]
+        mounts = [n for n in mounts if not _mounts_another(lines[n], imports, change)]
         if not mounts:
             return self._repeat_in_lists(lines, change)
         wiring = find_wiring(lines, mounts, change, made)
@@ -164,6 +166,13 @@ class CopyingScaffolder:
         from yandrel.languages.acting.copier import ActionCopier
 
         return ActionCopier(lambda source: self.parse(source).root_node, concept, model, action, called)
+
+
+def _mounts_another(line: str, imports: list[str], change: Callable[[str], str]) -> bool:
+    """Whether what a line mounts is imported, and nothing of it is the concept's: it only has its prefix."""
+    brought = {name for one in imports for name in re.findall(r"[A-Za-z_$][\w$]*", one)}
+    used = set(re.findall(r"(?<![\w$'\"`/-])([A-Za-z_$][\w$]*)\s*[(.]", line))
+    return not used.isdisjoint(brought) and all(change(name) == name for name in used)
 
 
 def _is_mount(line: str, following: str, change: Callable[[str], str]) -> bool:

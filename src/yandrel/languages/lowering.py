@@ -130,7 +130,9 @@ class Lowering:
         return flat[0] if len(flat) == 1 and isinstance(flat[0], Const) else Joined(tuple(flat))
 
     def items(self, nodes: Iterable[Node]) -> Items:
-        return Items(tuple(Argument(self.expression(node)) for node in nodes if node.type not in COMMENTS))
+        kept = [node for node in nodes if node.type not in COMMENTS]
+        line = line_of(kept[0]) if kept else 0
+        return Items(tuple(Argument(self.expression(node)) for node in kept), line)
 
     # -- statements ------------------------------------------------------------------------
 

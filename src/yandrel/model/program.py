@@ -46,15 +46,24 @@ class Call(Struct, frozen=True, array_like=True, tag_field="kind_", tag="k"):
 
 
 class Items(Struct, frozen=True, array_like=True, tag_field="kind_", tag="i"):
-    """A list, tuple, array or set of values; an `Argument` that is spread adds the items of another."""
+    """A list, tuple, array or set of values; an `Argument` that is spread adds the items of another.
+
+    `line` is that of the list, where it is known.
+    """
 
     items: tuple[Argument, ...]
+    line: int = 0
 
 
 class Pairs(Struct, frozen=True, array_like=True, tag_field="kind_", tag="p"):
-    """A dictionary, object or map; the key is None where the value is another one to merge in."""
+    """A dictionary, object or map, `of` a named type; the key is None where another one is merged in.
+
+    `lines` are those of the pairs, where they are known.
+    """
 
     pairs: tuple[tuple[Expression | None, Expression], ...]
+    of: Expression | None = None
+    lines: tuple[int, ...] = ()
 
 
 class Joined(Struct, frozen=True, array_like=True, tag_field="kind_", tag="j"):

@@ -206,13 +206,13 @@ def _map_of(run: State, arguments: Arguments, place: Place) -> Value:
     """Return a map of pairs, or of keys and values in turn."""
     made = DictValue()
     values = arguments.values
-    pairs = [v.items for v in values if isinstance(v, ListValue) and len(v.items) == 2]
+    pairs = [(*v.items, v.origin) for v in values if isinstance(v, ListValue) and len(v.items) == 2]
     if len(pairs) != len(values):
-        pairs = [list(pair) for pair in zip(values[::2], values[1::2])]
-    for key, value in pairs:
+        pairs = [(key, value, None) for key, value in zip(values[::2], values[1::2])]
+    for key, value, origin in pairs:
         if isinstance(key, (str, int)):
             made.items[key] = value
-            made.lines[key] = place
+            made.lines[key] = origin or place
     return made
 
 

@@ -6,6 +6,7 @@ from collections.abc import Callable
 
 from yandrel.frameworks.values import (
     HOLE,
+    TABLED,
     Arguments,
     ClassValue,
     DictValue,
@@ -25,7 +26,7 @@ from yandrel.frameworks.values import (
     is_text,
     text_of,
 )
-from yandrel.routes.state import LONGEST_TEXT, MOST_ITEMS, State
+from yandrel.routes.state import FUNCTIONAL, LONGEST_TEXT, MOST_ITEMS, State, origin_of
 
 Builtin = Callable[["State", Value, Arguments, Place], Value]
 ADDING = frozenset({"append", "push", "add", "unshift", "Add", "offer", "addLast"})
@@ -52,6 +53,8 @@ def call_builtin(run: State, of: Value, name: str, arguments: Arguments, place: 
 def _function_method(run: State, of: Value, name: str, arguments: Arguments, place: Place) -> Value:
     if name == "bind":
         return of
+    if run.sources.language(place.unit) in FUNCTIONAL:
+        return run.call(of, arguments, place)
     if name in ("call", "invoke"):
         return run.call(of, Arguments(arguments.values[1:] if name == "call" else arguments.values), place)
     if name == "apply":
@@ -65,6 +68,9 @@ def _list_method(run: State, of: ListValue, name: str, arguments: Arguments, pla
         return of.items[name == "getValue"]
     if name in ADDING:
         run.made += any(isinstance(value, HOLDING) for value in arguments.values)
+        for value in arguments.values:
+            if isinstance(value, TABLED) and value.origin is None:
+                value.origin = run.caller_of(place.unit)
         of.items.extend(arguments.values)
         return of
     if name in ("extend", "addAll", "AddRange", "concat"):
@@ -77,7 +83,8 @@ def _list_method(run: State, of: ListValue, name: str, arguments: Arguments, pla
     if name in GOING_OVER and arguments.values:
         made = ListValue(open=of.open)
         for number, item in enumerate(run.items_of(of) or []):
-            made.items.append(run.call(arguments.values[0], Arguments([item, number]), place))
+            with run.within_frame(origin_of(of, item, number)):
+                made.items.append(run.call(arguments.values[0], Arguments([item, number]), place))
         if name == "flatMap":
             made.items = [x for item in made.items for x in (run.items_of(item) or [item])]
         return made
@@ -117,7 +124,8 @@ def _reduced(run: State, of: ListValue, arguments: Arguments, place: Place) -> V
 def _dict_method(run: State, of: DictValue, name: str, arguments: Arguments, place: Place) -> Value:
     if name in ("items", "entries", "entrySet"):
         of.used = True
-        return ListValue([ListValue([key, value]) for key, value in of.items.items()], of.open)
+        pairs = [ListValue([key, value], origin=of.lines.get(key)) for key, value in of.items.items()]
+        return ListValue(pairs, of.open)
     if name in ("values",):
         of.used = True
         return ListValue(list(of.items.values()), of.open)
@@ -130,7 +138,7 @@ def _dict_method(run: State, of: DictValue, name: str, arguments: Arguments, pla
         key = arguments.get(0)
         if isinstance(key, str):
             of.items[key] = arguments.get(1)
-            of.lines[key] = place
+            of.lines[key] = run.caller_of(place.unit)
         return of
     if name in ("update", "putAll"):
         other = arguments.get(0)

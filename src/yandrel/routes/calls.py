@@ -39,6 +39,7 @@ from yandrel.routes.state import (
     ACCESSORS,
     CONSTRUCTING,
     DECORATING,
+    GONE,
     HELD,
     BoundBuiltin,
     BoundOutside,
@@ -80,6 +81,9 @@ class Calls(State):
                 holder = Unknown()
             arguments = self._arguments(node.arguments, scope)
             place = self.place = Place(scope.unit, node.line)
+            spelled = self.spelled_out(of, holder, scope)
+            if spelled is not GONE:
+                return self.call(spelled, arguments, place)
             if isinstance(holder, (Router, Unknown)):
                 extending = self._extending(holder, of.name, scope.unit)
                 if extending is not None:
@@ -205,6 +209,7 @@ class Calls(State):
             BoundOutside: self.base_method,
             BoundBuiltin: lambda value, given, at: call_builtin(self, value.of, value.name, given, at),
             Instance: self._call_instance,
+            ListValue: self._call_listed,
             Router: lambda value, given, at: self.router_method(value, "()", given, at),
             Made: lambda value, given, at: self._outside_call(f"{value.by}()", given, at, value),
             Handler: lambda value, given, at: self.call(value.value, given, at),
@@ -214,6 +219,14 @@ class Calls(State):
         if value.node.name in PASSING and len(arguments.values) == 1:
             return arguments.values[0]
         return self.call_function(value, arguments, place)
+
+    def _call_listed(self, value: ListValue, arguments: Arguments, place: Place) -> Value:
+        """Call a method that is named beside its object or class, as PHP's callables do."""
+        holder, name = (*value.items, None, None)[:2]
+        if isinstance(holder, (Instance, ClassValue)) and isinstance(name, str) and len(value.items) == 2:
+            return self.call_method(holder, name, arguments, place)
+        self._run_closures(arguments, place)
+        return Unknown()
 
     def _call_instance(self, value: Instance, arguments: Arguments, place: Place) -> Value:
         """Call an object that can be called like a function."""

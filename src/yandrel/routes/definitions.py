@@ -142,6 +142,10 @@ class Definitions(State):
 
     def construct(self, value: ClassValue, arguments: Arguments, place: Place) -> Value:
         """Make an object of a class, running its constructor."""
+        if value.node.kind == "map":
+            return DictValue(dict(arguments.named), type=value)
+        if value.node.kind == "list":
+            return ListValue(list(arguments.values))
         made = Instance(value)
         self.holders.append((made, place))
         for one in reversed(self.lineage(value)):

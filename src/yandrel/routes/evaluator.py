@@ -89,8 +89,10 @@ class Evaluator(Statements, Names, Expressions, Definitions, Calls, Functions):
         scope.names["module"] = DictValue({"exports": DictValue()})
         scope.names["exports"] = scope.names["module"].items["exports"]
         doubts, self.doubts = self.doubts, []
+        frames, self.frames = self.frames, []
         self.results[unit] = self.within(STEPS_OF_ONE, lambda: self._run_body(program, scope))
         self.doubts = doubts
+        self.frames = frames
         return scope
 
     def _run_body(self, program: Program, scope: Scope) -> Value:

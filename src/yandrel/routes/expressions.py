@@ -23,6 +23,7 @@ from yandrel.frameworks.values import (
 )
 from yandrel.model.program import (
     Collect,
+    Const,
     Either,
     Index,
     Items,
@@ -40,6 +41,8 @@ class Expressions(State):
 
     def _items(self, node: Items, scope: Scope) -> Value:
         made = ListValue()
+        if node.line and any(isinstance(item.value, Const) for item in node.items):
+            made.origin = Place(scope.unit, node.line)
         for item in node.items:
             value = self.evaluate_in(item.value, scope)
             if item.spread:
@@ -52,7 +55,9 @@ class Expressions(State):
 
     def _pairs(self, node: Pairs, scope: Scope) -> Value:
         made = DictValue()
-        for key, value in node.pairs:
+        kind = self.evaluate_in(node.of, scope) if node.of is not None else None
+        made.type = kind if isinstance(kind, ClassValue) else None
+        for number, (key, value) in enumerate(node.pairs):
             if key is None:
                 other = self.evaluate_in(value, scope)
                 if isinstance(other, DictValue):
@@ -66,12 +71,14 @@ class Expressions(State):
                 held.label = "" if name in NAMELESS else name
             if isinstance(name, (str, int)):
                 made.items[name] = held
-                line = getattr(value, "line", 0) or self.place.line
+                known = node.lines[number] if number < len(node.lines) else getattr(value, "line", 0)
+                line = known or self.place.line
                 made.lines[name] = Place(scope.unit, line)
             elif isinstance(name, Text):
                 made.items[name.text] = held
             else:
                 made.open = True
+        made.whole = bool(made.items) and not made.open and len(made.items) == len(node.pairs)
         return made
 
     def _joined(self, node: Joined, scope: Scope) -> Value:

@@ -72,9 +72,11 @@ class Functions(State):
         before = self.place
         self.depth += 1
         self.active[key] = self.active.get(key, 0) + 1
+        self.frames.append(place)
         try:
             result = self.block(value.node.body, scope)
         finally:
+            self.frames.pop()
             self.active[key] -= 1
             self.depth -= 1
             self.aside -= aside
@@ -155,11 +157,17 @@ def _made_around(
     result: FunctionValue, by: FunctionValue, arguments: Arguments, scope: Scope
 ) -> FunctionValue:
     """Return a closure with who made it, and the function that it was made around: the given one it calls."""
-    given = [
-        v for v in (*arguments.values, *arguments.named.values()) if isinstance(v, (FunctionValue, Handler))
+    given = [v for v in (*arguments.values, *arguments.named.values()) if _can_be_called(v)]
+    called = [
+        v for v in given for name, held in scope.names.items() if held is v and name in result.node.calls
     ]
-    inner = next(
-        (v for v in given for name, held in scope.names.items() if held is v and name in result.node.calls),
-        None,
-    )
-    return replace(result, maker=result.maker or by.maker or by.node.name, wraps=inner)
+    inner = next(iter(called), given[0] if len(given) == 1 else None)
+    own = by.name if by.node.static else by.node.name
+    return replace(result, maker=result.maker or by.maker or own, wraps=inner)
+
+
+def _can_be_called(value: Value) -> bool:
+    """Whether a value is a function, or names a method of an object as PHP does."""
+    if isinstance(value, ListValue):
+        return len(value.items) == 2 and isinstance(value.items[1], str)
+    return isinstance(value, (FunctionValue, Handler))

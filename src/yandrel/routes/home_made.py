@@ -7,11 +7,12 @@ paths to what answers them. One that a loop went over has been mounted in anothe
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import TYPE_CHECKING
 
 from yandrel.frameworks.paths import from_braces, from_colons
 from yandrel.frameworks.values import (
+    TABLED,
     ClassValue,
     DictValue,
     FunctionValue,
@@ -25,6 +26,7 @@ from yandrel.frameworks.values import (
     Value,
     is_text,
     text_of,
+    unwrapped,
 )
 
 if TYPE_CHECKING:
@@ -37,12 +39,13 @@ FEWEST = 2
 
 @dataclass(frozen=True)
 class Declared:
-    """One entry of a table."""
+    """One entry of a table; `mounted` is the prefix that it got in another table, and where it got that."""
 
     method: str
     path: str
     handler: Value
     place: Place
+    mounted: tuple[str, Place] | None = None
 
 
 def find_tables(run: Evaluator) -> list[Declared]:
@@ -58,7 +61,36 @@ def find_tables(run: Evaluator) -> list[Declared]:
     longest = {
         (one.path, id(_inner(one.handler))): one for entries in sorted(free, key=len) for one in entries
     }
-    return [one for one in _in_order(free) if longest.get((one.path, id(_inner(one.handler)))) is one]
+    found = [one for one in _in_order(free) if longest.get((one.path, id(_inner(one.handler)))) is one]
+    return list(_with_origins(found, [entries for _, entries in tables]))
+
+
+def _with_origins(found: list[Declared], tables: list[list[Declared]]) -> Iterator[Declared]:
+    """Yield entries as the tables have them that they were first declared in, with the prefix since."""
+    whole = {_key(one) for one in found}
+    first: dict[tuple[str, str, int], Declared] = {}
+    for entries in sorted(tables, key=len, reverse=True):
+        for prefix in {prefix for one in entries for prefix in _prefixes(one, found)}:
+            keys = [_key(one, prefix) for one in entries]
+            if whole.issuperset(keys):
+                first.update(zip(keys, entries))
+    for one in found:
+        inner = first.get(_key(one))
+        if inner is None or inner is one:
+            yield one
+        else:
+            prefix = one.path[: len(one.path) - len(inner.path)]
+            yield replace(one, place=inner.place, mounted=(prefix, one.place) if prefix else None)
+
+
+def _key(one: Declared, prefix: str = "") -> tuple[str, str, int]:
+    return one.method, prefix + one.path, id(_inner(one.handler))
+
+
+def _prefixes(one: Declared, found: list[Declared]) -> set[str]:
+    """Return what the paths of alike entries have before that of one."""
+    alike = (o for o in found if o.method == one.method and _inner(o.handler) is _inner(one.handler))
+    return {o.path[: len(o.path) - len(one.path)] for o in alike if o.path.endswith(one.path)}
 
 
 def _in_order(tables: list[list[Declared]]) -> Iterator[Declared]:
@@ -102,7 +134,8 @@ def _entry(item: Value, place: Place) -> Declared | None:
     handlers = [part for part in parts if _answers(part)]
     if not paths or not handlers or not _is_path(paths[0]) or (not methods and not paths[0]):
         return None
-    where = item.place if isinstance(item, Made) else place
+    known = item.origin if isinstance(item, TABLED) else None
+    where = known or (item.place if isinstance(item, Made) else place)
     return Declared(methods[0].upper() if methods else "ANY", paths[0], handlers[-1], where)
 
 
@@ -135,7 +168,8 @@ def _answers(value: Value) -> bool:
 
 
 def _inner(value: Value) -> Value:
-    return value.node if isinstance(value, FunctionValue) else value
+    inner = unwrapped(value)[0]
+    return inner.node if isinstance(inner, FunctionValue) else inner
 
 
 def pattern_of(path: str) -> str:

@@ -171,7 +171,16 @@ class Names(State):
         return self.exported(found.unit, found.name)
 
     def _member(self, node: Member, scope: Scope) -> Value:
-        return self.member(self.evaluate_in(node.of, scope), node.name)
+        of = self.evaluate_in(node.of, scope)
+        spelled = self.spelled_out(node, of, scope)
+        return spelled if spelled is not GONE else self.member(of, node.name)
+
+    def spelled_out(self, node: Member, of: Value, scope: Scope) -> Value:
+        """Return what a name with dots leads to that begins with a part of a namespace; GONE if nothing."""
+        if type(of) is not Outside or not isinstance(node.of, Name):
+            return GONE
+        symbol = self.sources.find_spelled(scope.unit, f"{node.of.name}.{node.name}")
+        return self.exported(symbol.unit, symbol.name) if symbol is not None else GONE
 
     def member(self, value: Value, name: str) -> Value:
         found = self._members.get(type(value))
@@ -202,7 +211,13 @@ class Names(State):
     def _of_dict(self, value: DictValue, name: str) -> Value:
         if name in value.items:
             return value.items[name]
-        return value if name == "default" else Unknown(name)
+        if value.type is not None:
+            found = self.class_member(value.type, name, value)
+            return found if found is not GONE else Unknown(name)
+        if name == "default":
+            return value
+        lost = value.whole and all(isinstance(one, FunctionValue) for one in value.items.values())
+        return Unknown(name, "", name if lost else "", lost)
 
     def _of_router(self, value: Router, name: str) -> Value:
         if name in value.extra:

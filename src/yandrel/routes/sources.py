@@ -23,7 +23,7 @@ from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, 
 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
-PROGRAM_VERSION = b"4"
+PROGRAM_VERSION = b"6"
 """Another one when the form of programs changes, or the way in which they are read."""
 _decoder = msgspec.msgpack.Decoder(Program)
 _encode = msgspec.msgpack.Encoder().encode
@@ -356,6 +356,12 @@ class Sources:
         return (
             found if found is not None and found.unit and (found.unit, found.name) != (unit, name) else None
         )
+
+    def find_spelled(self, unit: str, name: str) -> Symbol | None:
+        """Return what a name with dots leads to that begins with a part of a namespace."""
+        self._edges_of(unit)
+        edge = self._by_name[unit].get(name)
+        return Symbol(edge.unit, edge.name.split(".")[0]) if edge is not None and edge.name else None
 
     def find_qualified(self, name: str) -> Symbol | None:
         """Return what a qualified name means in the application."""

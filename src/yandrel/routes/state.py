@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator
+from contextlib import contextmanager
 
 from yandrel.frameworks.protocol import Evaluation, Family
 from yandrel.frameworks.values import (
+    TABLED,
     Arguments,
     ClassValue,
     DictValue,
@@ -27,6 +29,7 @@ from yandrel.model.program import (
     Class,
     Expression,
     Function,
+    Member,
     Name,
     Statement,
 )
@@ -41,6 +44,8 @@ LARGEST_NUMBER = 10**12
 SMALL_BODY = 4
 ENTRIES = frozenset({"csharp", "kotlin", "swift"})
 """Languages in which a loop over a map gives its entries, and not its keys."""
+FUNCTIONAL = frozenset({"java"})
+"""Languages in which a function is called by the one method of its interface, whatever that is called."""
 CONSTRUCTING = frozenset({"javascript", "typescript", "tsx", "java"})
 """Languages in which `super(…)` is a call of the base's constructor."""
 ACCESSORS = frozenset({"java"})
@@ -136,8 +141,24 @@ class State(Evaluation):
         self.limit = MOST_STEPS
         self.depth = 0
         self.place = Place("", 0)
+        self.frames: list[Place] = []
         self.cut = False
         self._running: set[str] = set()
+
+    @contextmanager
+    def within_frame(self, place: Place | None) -> Iterator[None]:
+        """Count what is done as done for an entry of a table, where it is known where that was written."""
+        depth = len(self.frames)
+        if place is not None:
+            self.frames.append(place)
+        try:
+            yield
+        finally:
+            del self.frames[depth:]
+
+    def caller_of(self, unit: str) -> Place:
+        """Return the innermost call that came from another file than one that is running."""
+        return next((place for place in reversed(self.frames) if place.unit != unit), self.place)
 
     def families_of(self, unit: str) -> tuple[Family, ...]:
         """Return the families that there are in the language of a file."""
@@ -193,6 +214,9 @@ class State(Evaluation):
         raise NotImplementedError
 
     def set_member(self, of: Value, name: str, value: Value) -> None:
+        raise NotImplementedError
+
+    def spelled_out(self, node: Member, of: Value, scope: Scope) -> Value:
         raise NotImplementedError
 
     def lineage(self, owner: ClassValue) -> list[ClassValue]:
@@ -259,3 +283,13 @@ class State(Evaluation):
 
     def router_method(self, router: Router, name: str, arguments: Arguments, place: Place) -> Value:
         raise NotImplementedError
+
+
+def origin_of(over: Value, item: Value, number: int) -> Place | None:
+    """Return where an entry of a list or map was written, or put into it."""
+    if isinstance(over, DictValue):
+        if isinstance(item, (str, int)):
+            return over.lines.get(item)
+        places = list(over.lines.values())
+        return places[number] if number < len(places) else None
+    return item.origin if isinstance(item, TABLED) else None

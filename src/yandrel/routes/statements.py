@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from yandrel.frameworks.values import (
+    TABLED,
     ClassValue,
     DictValue,
     FunctionValue,
@@ -40,6 +41,7 @@ from yandrel.routes.state import (
     MOST_ITEMS,
     Pending,
     State,
+    origin_of,
 )
 
 
@@ -112,16 +114,18 @@ class Statements(State):
         over = self.evaluate_in(node.over, scope)
         items = self.items_of(over)
         if isinstance(over, DictValue) and self.sources.language(scope.unit) in ENTRIES:
-            items = [ListValue([key, value]) for key, value in over.items.items()]
+            items = [ListValue([k, v], origin=over.lines.get(k)) for k, v in over.items.items()]
         if items is None:
             self.doubts.append("in a loop over what is not constant")
             self.bind_target(node.target, Unknown(), scope)
             found = self.block(node.body, scope)
             self.doubts.pop()
             return found
-        for item in items[:MOST_ITEMS]:
+        origins = [origin_of(over, item, number) for number, item in enumerate(items)]
+        for item, origin in zip(items[:MOST_ITEMS], origins):
             self.bind_target(node.target, item, scope)
-            self.block(node.body, scope)
+            with self.within_frame(origin):
+                self.block(node.body, scope)
         return GONE
 
     def _bring(self, node: Bring, scope: Scope) -> None:
@@ -213,6 +217,8 @@ class Statements(State):
 
     def _set_item(self, of: Value, key: Value, value: Value) -> None:
         if isinstance(of, ListValue) and key is None:
+            if isinstance(value, TABLED) and value.origin is None:
+                value.origin = self.caller_of(self.place.unit)
             of.items.append(value)
         elif isinstance(of, ListValue) and isinstance(key, int) and key < len(of.items):
             of.items[key] = value
@@ -220,7 +226,7 @@ class Statements(State):
             if isinstance(key, str):
                 self.made += isinstance(value, FunctionValue)
                 of.items[key] = value
-                of.lines[key] = self.place
+                of.lines[key] = self.caller_of(self.place.unit)
             elif key is None:
                 of.items[len(of.items)] = value
             else:

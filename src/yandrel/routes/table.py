@@ -33,7 +33,7 @@ from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 
-READING_VERSION = 4
+READING_VERSION = 5
 """Another where the same files are read into another table."""
 DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000
@@ -100,6 +100,11 @@ def _spelled(place: Place) -> str:
 def _missing(run: Evaluator) -> tuple[str, ...]:
     """Return the handlers that routes name and that do not exist."""
     found: list[str] = []
+    if not any(router.entries for router in run.routers):
+        for one in find_tables(run):
+            handler = _listed_member(run, one.handler)
+            if isinstance(handler, Unknown) and handler.missing:
+                found.append(f"{handler.member} {_spelled(one.place)}")
     for router in run.routers:
         for entry in router.entries:
             target = entry.target
@@ -108,6 +113,14 @@ def _missing(run: Evaluator) -> tuple[str, ...]:
             elif isinstance(target, Unknown) and target.missing and entry.kind == "route":
                 found.append(f"{target.member} {_spelled(entry.place)}")
     return tuple(found)
+
+
+def _listed_member(run: Evaluator, value: Value) -> Value:
+    """Return the method that a list of an object and a name stands for, any other value as it is."""
+    if isinstance(value, ListValue) and len(value.items) == 2 and isinstance(value.items[1], str):
+        holder, name = value.items
+        return run.member(holder, name) if isinstance(holder, (Instance, ClassValue)) else value
+    return value
 
 
 def _late(run: Evaluator) -> tuple[str, ...]:
@@ -169,6 +182,7 @@ def _try_alone(run: Evaluator, function: FunctionValue) -> None:
 
 
 def _collect(run: Evaluator, domain: Callable[[str], str]) -> tuple[Route, ...]:
+    _tell_apart(run)
     rows: list[Route] = []
     roots = [router for router in run.routers if router.application and not router.mounted]
     loose = [router for router in run.routers if not router.application and not router.mounted]
@@ -184,10 +198,24 @@ def _collect(run: Evaluator, domain: Callable[[str], str]) -> tuple[Route, ...]:
     return tuple(dict.fromkeys(_without_doubles(rows)[:MOST_ROUTES]))
 
 
+def _tell_apart(run: Evaluator) -> None:
+    """Say of routes that one line declares for several callers, or entries of a table, where those are."""
+    by_place: dict[Place, list[Entry]] = {}
+    for router in run.routers:
+        for entry in router.entries:
+            if entry.kind == "route":
+                by_place.setdefault(entry.place, []).append(entry)
+    for entries in by_place.values():
+        if len({entry.caller for entry in entries}) > 1 and all(entry.caller for entry in entries):
+            for entry in entries:
+                entry.place = entry.caller or entry.place
+
+
 def _home_made(run: Evaluator, domain: Callable[[str], str]) -> Iterator[Route]:
     """Yield the routes of the tables that an application without a framework holds."""
     for one in find_tables(run):
         name, place, _ = describe(one.handler, one.place)
+        inner = one.handler.value if isinstance(one.handler, Handler) else one.handler
         doubt = "a part of the path is not constant" if HOLE in one.path else ""
         yield Route(
             one.method,
@@ -197,8 +225,8 @@ def _home_made(run: Evaluator, domain: Callable[[str], str]) -> Iterator[Route]:
             place.unit,
             place.line,
             domain(place.unit),
-            (),
-            (),
+            unwrapped(inner)[1],
+            (f"{one.mounted[0]} {_spelled(one.mounted[1])}",) if one.mounted is not None else (),
             not doubt,
             False,
             f"{one.place.unit}:{one.place.line}",

@@ -193,7 +193,9 @@ class CsharpLowering(Lowering):
                     else self.expression(key)
                 )
                 pairs.append((named, self.expression(field(child, "right"))))
-        return Pairs(tuple(pairs)) if pairs and len(pairs) == len(children) else self.items(children)
+        if not pairs or len(pairs) != len(children):
+            return self.items(children)
+        return Pairs(tuple(pairs), None, tuple(map(line_of, children)))
 
     def arguments(self, node: Node | None) -> tuple[Argument, ...]:
         found: list[Argument] = []

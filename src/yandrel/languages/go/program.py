@@ -37,6 +37,9 @@ from yandrel.model.program import (
     Statement,
 )
 
+FORMS = {"map_type": "map", "slice_type": "list"}
+"""Types whose objects are made like maps and lists."""
+
 
 class GoLowering(Lowering):
     """See `yandrel.languages.lowering.Lowering`. A method is a function whose receiver names its type."""
@@ -127,7 +130,8 @@ class GoLowering(Lowering):
             return Items(tuple(Argument(self._element(child, element)) for child in self._parts(body)))
         if kind is not None and kind.type == "map_type":
             value = field(kind, "value")
-            return Pairs(tuple(self._pair(child, value) for child in self._parts(body)))
+            parts = self._parts(body)
+            return Pairs(tuple(self._pair(part, value) for part in parts), None, tuple(map(line_of, parts)))
         return self._object(kind, body, node)
 
     def _parts(self, node: Node | None) -> list[Node]:
@@ -153,7 +157,8 @@ class GoLowering(Lowering):
             )
         parts = self._parts(body)
         if parts and all(child.type == "keyed_element" and _is_text(field(child, "key")) for child in parts):
-            return Pairs(tuple(self._pair(child, None) for child in parts))
+            named = of if kind is not None else None
+            return Pairs(tuple(self._pair(part, None) for part in parts), named, tuple(map(line_of, parts)))
         found: list[Argument] = []
         for child in parts:
             if child.type == "keyed_element":
@@ -242,9 +247,8 @@ class GoLowering(Lowering):
                 for name in names:
                     kind_text = text_of(field(declared, "type"))
                     members.append(Bind(Name(text_of(name)), Const(None), line_of(name), kind_text))
-            found.append(
-                Class(text_of(field(one, "name")), "struct", tuple(bases), tuple(members), line_of(one))
-            )
+            form = FORMS.get(kind.type, "struct") if kind is not None else "struct"
+            found.append(Class(text_of(field(one, "name")), form, tuple(bases), tuple(members), line_of(one)))
         return tuple(found)
 
     # -- statements ------------------------------------------------------------------------

@@ -187,7 +187,8 @@ class PhpLowering(Lowering):
     def array(self, node: Node) -> Expression:
         elements = all_of(node, "array_element_initializer")
         if any(element.named_child_count > 1 for element in elements):
-            return Pairs(tuple(self._pair(element, number) for number, element in enumerate(elements)))
+            pairs = tuple(self._pair(element, number) for number, element in enumerate(elements))
+            return Pairs(pairs, None, tuple(map(line_of, elements)))
         found: list[Argument] = []
         for element in elements:
             inner = element.named_children[0] if element.named_children else element
@@ -195,7 +196,7 @@ class PhpLowering(Lowering):
                 found.append(Argument(self.expression(inner.named_children[0]), "", True))
             else:
                 found.append(Argument(self.expression(inner)))
-        return Items(tuple(found))
+        return Items(tuple(found), line_of(node))
 
     def _pair(self, element: Node, number: int) -> tuple[Expression | None, Expression]:
         parts = element.named_children

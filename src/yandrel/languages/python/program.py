@@ -140,17 +140,21 @@ class PythonLowering(Lowering):
                 )
                 for child in node.named_children
                 if child.type not in COMMENTS and (child.type != "list_splat" or child.named_children)
-            )
+            ),
+            line_of(node),
         )
 
     def dictionary(self, node: Node) -> Expression:
         pairs: list[tuple[Expression | None, Expression]] = []
+        lines: list[int] = []
         for child in node.named_children:
             if child.type == "pair":
                 pairs.append((self.expression(field(child, "key")), self.expression(field(child, "value"))))
+                lines.append(line_of(child))
             elif child.type == "dictionary_splat":
                 pairs.append((None, self.expression(child.named_children[0])))
-        return Pairs(tuple(pairs))
+                lines.append(line_of(child))
+        return Pairs(tuple(pairs), None, tuple(lines))
 
     def subscript(self, node: Node) -> Expression:
         return Index(self.expression(field(node, "value")), self.expression(field(node, "subscript")))

@@ -179,12 +179,15 @@ class ScriptLowering(Lowering):
                 else Argument(self.expression(child))
                 for child in node.named_children
                 if child.type not in COMMENTS
-            )
+            ),
+            line_of(node),
         )
 
     def object(self, node: Node) -> Expression:
         pairs: list[tuple[Expression | None, Expression]] = []
+        lines: list[int] = []
         for child in node.named_children:
+            before = len(pairs)
             if child.type in ("pair", "pair_pattern"):
                 pairs.append((self.key(field(child, "key")), self.expression(field(child, "value"))))
             elif child.type in ("shorthand_property_identifier", "shorthand_property_identifier_pattern"):
@@ -196,7 +199,8 @@ class ScriptLowering(Lowering):
                 pairs.append((self.key(field(child, "name")), self.closure(child)))
             elif child.type == "spread_element" and child.named_children:
                 pairs.append((None, self.expression(child.named_children[0])))
-        return Pairs(tuple(pairs))
+            lines += [line_of(child)] * (len(pairs) - before)
+        return Pairs(tuple(pairs), None, tuple(lines))
 
     def key(self, node: Node | None) -> Expression:
         if node is None:

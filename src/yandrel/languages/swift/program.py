@@ -148,9 +148,8 @@ class SwiftLowering(Lowering):
 
     def dictionary(self, node: Node) -> Expression:
         keys, values = fields(node, "key"), fields(node, "value")
-        return Pairs(
-            tuple((self.expression(key), self.expression(value)) for key, value in zip(keys, values))
-        )
+        pairs = tuple((self.expression(key), self.expression(value)) for key, value in zip(keys, values))
+        return Pairs(pairs, None, tuple(map(line_of, keys)))
 
     def added(self, node: Node) -> Expression:
         if text_of(field(node, "op")) != "+":

@@ -5,6 +5,7 @@ import (
 	"net/http"
 
 	"coop.example/waxmoor/middleware"
+	"coop.example/waxmoor/repositories"
 	"coop.example/waxmoor/routes"
 	"coop.example/waxmoor/shared"
 )
@@ -17,10 +18,22 @@ func main() {
 // OpenServer mounts every router under its prefix.
 func OpenServer() http.Handler {
 	mux := http.NewServeMux()
-	mount(mux, "/hives", routes.Hives())
+	rows := &repositories.HiveRepository{}
+	hives := routes.Hives(rows)
+	hives.Mount("/inspections", routes.Inspections(rows))
+	mount(mux, "/hives", hives)
 	mount(mux, "/harvests", routes.Harvests())
-	mount(mux, "/keepers", routes.Keepers())
+	mount(mux, "/keepers", guarded(routes.Keepers()))
 	return middleware.Recover(middleware.SignedIn(mux))
+}
+
+// guarded lets only keepers through.
+func guarded(table shared.Routes) shared.Routes {
+	found := shared.Routes{}
+	for path, handler := range table {
+		found[path] = middleware.MembersOnly(handler)
+	}
+	return found
 }
 
 func mount(mux *http.ServeMux, prefix string, table shared.Routes) {

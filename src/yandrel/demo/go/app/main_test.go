@@ -20,6 +20,21 @@ func TestHivesAreOpened(t *testing.T) {
 	}
 }
 
+func TestInspectionsAreNoted(t *testing.T) {
+	if got := ask(t, "/hives/inspections/unhealthy?keeper=1"); !strings.Contains(got, "null") {
+		t.Error(got)
+	}
+}
+
+func TestKeepersAreAmongThemselves(t *testing.T) {
+	if got := ask(t, "/keepers/count?hive=1"); !strings.Contains(got, "this is for members") {
+		t.Error(got)
+	}
+	if got := ask(t, "/keepers/count?keeper=1"); !strings.Contains(got, "0") {
+		t.Error(got)
+	}
+}
+
 func TestKeepersSignIn(t *testing.T) {
 	if got := ask(t, "/hives/"); !strings.Contains(got, "sign in first") {
 		t.Error(got)

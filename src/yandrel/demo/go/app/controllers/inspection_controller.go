@@ -13,6 +13,21 @@ type InspectionController struct {
 	Hives   *services.HiveService
 }
 
+// Index lists all inspections.
+func (c InspectionController) Index(answer http.ResponseWriter, request *http.Request) {
+	shared.Show(answer, c.Service.All())
+}
+
+// Count says how many inspections there were.
+func (c InspectionController) Count(answer http.ResponseWriter, request *http.Request) {
+	shared.Show(answer, len(c.Service.All()))
+}
+
+// Unhealthy lists the inspections that found a sick hive.
+func (c InspectionController) Unhealthy(answer http.ResponseWriter, request *http.Request) {
+	shared.Show(answer, c.Service.Unhealthy())
+}
+
 // Note notes an inspection.
 func (c InspectionController) Note(answer http.ResponseWriter, request *http.Request) {
 	number, err := shared.Number(request, "hive")

@@ -11,5 +11,10 @@ import (
 func Harvests() shared.Routes {
 	service := &services.HarvestService{Harvests: &repositories.HarvestRepository{}}
 	controller := controllers.HarvestController{Service: service}
-	return shared.Routes{"/harvests/total": controller.Total}
+	return shared.Routes{
+		"/":               controller.Index,
+		"/record":         controller.Record,
+		"/share":          controller.Share,
+		"/harvests/total": controller.Total,
+	}
 }

@@ -8,11 +8,12 @@ import (
 )
 
 // Hives returns the routes of hives.
-func Hives() shared.Routes {
-	hives := &repositories.HiveRepository{}
+func Hives(hives *repositories.HiveRepository) shared.Routes {
 	controller := controllers.HiveController{Service: &services.HiveService{Hives: hives}, Hives: hives}
 	return shared.Routes{
-		"/":     controller.Index,
-		"/open": controller.Open,
+		"/":      controller.Index,
+		"/count": controller.Count,
+		"/open":  controller.Open,
+		"/show":  controller.Show,
 	}
 }

@@ -13,5 +13,10 @@ func Inspections(hives *repositories.HiveRepository) shared.Routes {
 		Service: &services.InspectionService{Inspections: &repositories.InspectionRepository{}},
 		Hives:   &services.HiveService{Hives: hives},
 	}
-	return shared.Routes{"/note": controller.Note}
+	return shared.Routes{
+		"/":          controller.Index,
+		"/count":     controller.Count,
+		"/note":      controller.Note,
+		"/unhealthy": controller.Unhealthy,
+	}
 }

@@ -10,5 +10,11 @@ import (
 // Keepers returns the routes of keepers.
 func Keepers() shared.Routes {
 	service := &services.KeeperService{Keepers: &repositories.KeeperRepository{}}
-	return shared.Routes{"/welcome": controllers.KeeperController{Service: service}.Welcome}
+	controller := controllers.KeeperController{Service: service}
+	return shared.Routes{
+		"/":        controller.Index,
+		"/count":   controller.Count,
+		"/show":    controller.Show,
+		"/welcome": controller.Welcome,
+	}
 }

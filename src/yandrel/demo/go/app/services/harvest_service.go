@@ -25,6 +25,11 @@ func (s *HarvestService) Record(hive, grams, month int) (*models.Harvest, error)
 	return s.Harvests.Save(&models.Harvest{Hive: hive, Grams: grams, Month: month}), nil
 }
 
+// All returns all harvests.
+func (s *HarvestService) All() []*models.Harvest {
+	return s.Harvests.All()
+}
+
 // Total returns what a hive gave.
 func (s *HarvestService) Total(hive int) int {
 	total := 0

@@ -20,6 +20,11 @@ func (s *HiveService) Open(name string, keeper int) (*models.Hive, error) {
 	return s.Hives.Save(models.NewHive(name, keeper)), nil
 }
 
+// Count returns how many hives there are.
+func (s *HiveService) Count() int {
+	return len(s.Hives.All())
+}
+
 // Find returns a hive.
 func (s *HiveService) Find(number int) (*models.Hive, error) {
 	if hive, found := s.Hives.Find(number); found {

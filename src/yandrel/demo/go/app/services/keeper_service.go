@@ -13,6 +13,19 @@ type KeeperService struct {
 	Keepers *repositories.KeeperRepository
 }
 
+// All returns all keepers.
+func (s *KeeperService) All() []*models.Keeper {
+	return s.Keepers.All()
+}
+
+// Find returns a keeper.
+func (s *KeeperService) Find(number int) (*models.Keeper, error) {
+	if keeper, found := s.Keepers.Find(number); found {
+		return keeper, nil
+	}
+	return nil, shared.NotFound{What: "keeper"}
+}
+
 // Welcome takes a keeper in.
 func (s *KeeperService) Welcome(name string, year int) (*models.Keeper, error) {
 	if err := (validators.NameValidator{}).Check(name); err != nil {

@@ -9,6 +9,13 @@ import (
 // Routes are the handlers of paths.
 type Routes map[string]http.HandlerFunc
 
+// Mount takes the routes of others in, below a prefix.
+func (r Routes) Mount(prefix string, other Routes) {
+	for path, handler := range other {
+		r[prefix+path] = handler
+	}
+}
+
 // Number takes a number out of a request.
 func Number(request *http.Request, name string) (int, error) {
 	number, err := strconv.Atoi(request.FormValue(name))
@@ -16,6 +23,19 @@ func Number(request *http.Request, name string) (int, error) {
 		return 0, Invalid{Why: name + " must be a number"}
 	}
 	return number, nil
+}
+
+// Numbers takes several numbers out of a request.
+func Numbers(request *http.Request, names ...string) ([]int, error) {
+	var numbers []int
+	for _, name := range names {
+		number, err := Number(request, name)
+		if err != nil {
+			return nil, err
+		}
+		numbers = append(numbers, number)
+	}
+	return numbers, nil
 }
 
 // Show writes a row.

@@ -1,6 +1,7 @@
 'use strict';
 
 const { errorMiddleware } = require('./middleware/error-middleware');
+const { membersOnly } = require('./middleware/members-only-middleware');
 const { signedInMiddleware } = require('./middleware/signed-in-middleware');
 const { harvestRoutes } = require('./routes/harvest-routes');
 const { hiveRoutes } = require('./routes/hive-routes');
@@ -12,7 +13,7 @@ const router = new Router()
   .mount('/hives', hiveRoutes)
   .mount('', inspectionRoutes)
   .mount('/harvests', harvestRoutes)
-  .mount('/keepers', keeperRoutes);
+  .mount('/keepers', keeperRoutes.guarded(membersOnly));
 
 function handle(ask) {
   return errorMiddleware(ask, (asked) => signedInMiddleware(asked, (inner) => router.dispatch(inner)));

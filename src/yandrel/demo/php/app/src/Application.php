@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Waxmoor;
 
+use Waxmoor\Middleware\MembersOnlyMiddleware;
 use Waxmoor\Routes\{HarvestRoutes, HiveRoutes, InspectionRoutes, KeeperRoutes};
 use Waxmoor\Shared\{Request, Response, Router};
 
@@ -20,7 +21,7 @@ final class Application
         $this->router->mount('/hives', new HiveRoutes());
         $this->router->mount('', new InspectionRoutes());
         $this->router->mount('/harvests', new HarvestRoutes());
-        $this->router->mount('/keepers', new KeeperRoutes());
+        $this->router->mount('/keepers', new KeeperRoutes(), [MembersOnlyMiddleware::class, 'around']);
     }
 
     public function handle(Request $request): Response

@@ -1,4 +1,5 @@
 import { errorMiddleware } from './middleware/error-middleware.js';
+import { membersOnly } from './middleware/members-only-middleware.js';
 import { signedInMiddleware } from './middleware/signed-in-middleware.js';
 import { harvestRoutes } from './routes/harvest-routes.js';
 import { hiveRoutes } from './routes/hive-routes.js';
@@ -11,7 +12,7 @@ const router = new Router()
   .mount('/hives', hiveRoutes)
   .mount('', inspectionRoutes)
   .mount('/harvests', harvestRoutes)
-  .mount('/keepers', keeperRoutes);
+  .mount('/keepers', keeperRoutes.guarded(membersOnly));
 
 export function handle(ask: Ask): Answer {
   return errorMiddleware(ask, (asked) => signedInMiddleware(asked, (inner) => router.dispatch(inner)));

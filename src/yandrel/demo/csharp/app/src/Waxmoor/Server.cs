@@ -29,6 +29,15 @@ namespace Waxmoor
             }
         }
 
+        /// <summary>Takes the routes of others into a table, below a prefix.</summary>
+        public static void Nest(IDictionary<string, Handler> table, string prefix, IDictionary<string, Handler> routes)
+        {
+            foreach (var route in routes)
+            {
+                table[prefix + route.Key] = route.Value;
+            }
+        }
+
         public object Serve(string path, Request request)
         {
             Handler handler;

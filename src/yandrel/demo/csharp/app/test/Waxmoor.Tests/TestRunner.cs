@@ -22,7 +22,11 @@ namespace Waxmoor.Tests
             var values = new Dictionary<string, string> { { "name", "Moor edge" }, { "keeper", "1" } };
             var row = (IDictionary<string, object>)Program.OpenServer().Serve("/hives/open", new Request(values));
             Check((string)row["name"] == "Moor edge", "served");
-            Console.WriteLine("4 tests passed");
+            var strangers = new Dictionary<string, string> { { "hive", "1" } };
+            var answer = (string)Program.OpenServer().Serve("/keepers/count", new Request(strangers));
+            Check(answer == "this is for members", "guarded");
+            Check((int)Program.OpenServer().Serve("/hives/inspections/count", new Request(values)) == 0, "nested");
+            Console.WriteLine("6 tests passed");
         }
     }
 }

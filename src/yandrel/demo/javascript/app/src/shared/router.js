@@ -18,6 +18,15 @@ class Router {
     return this;
   }
 
+  /** Returns the same routes behind a guard. */
+  guarded(guard) {
+    const router = new Router();
+    for (const [method, path, handler] of this.routes) {
+      router.add(method, path, guard(handler));
+    }
+    return router;
+  }
+
   dispatch(ask) {
     for (const [method, path, handler] of this.routes) {
       const pattern = new RegExp(`^${path.replace(/:\w+/g, '(\\d+)')}$`);

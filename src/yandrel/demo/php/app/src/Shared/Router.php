@@ -11,10 +11,10 @@ final class Router
     private array $routes = [];
 
     /** @param Routes $routes what is mounted below the prefix */
-    public function mount(string $prefix, Routes $routes): void
+    public function mount(string $prefix, Routes $routes, ?callable $guard = null): void
     {
         foreach ($routes->routes() as [$method, $path, $handler]) {
-            $this->routes[] = [$method, $prefix . $path, $handler];
+            $this->routes[] = [$method, $prefix . $path, $guard ? $guard($handler) : $handler];
         }
     }
 

@@ -33,6 +33,15 @@ export class Router {
     return this;
   }
 
+  /** Returns the same routes behind a guard. */
+  guarded(guard: (next: Handler) => Handler): Router {
+    const router = new Router();
+    for (const [method, path, handler] of this.routes) {
+      router.add(method, path, guard(handler));
+    }
+    return router;
+  }
+
   dispatch(ask: Ask): Answer {
     for (const [method, path, handler] of this.routes) {
       const pattern = new RegExp(`^${path.replace(/:\w+/g, '(\\d+)')}$`);

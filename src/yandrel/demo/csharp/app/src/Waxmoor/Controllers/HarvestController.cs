@@ -12,6 +12,16 @@ namespace Waxmoor.Controllers
             this.service = service;
         }
 
+        public object Index(Request request)
+        {
+            return List(service.All);
+        }
+
+        public object Share(Request request)
+        {
+            return HarvestService.Share(request.Number("grams"));
+        }
+
         public object Record(Request request)
         {
             return Show(service.Record(request.Number("hive"), request.Number("grams"), request.Number("month")));

@@ -20,6 +20,16 @@ namespace Waxmoor.Controllers
             return List(hives.All);
         }
 
+        public object Count(Request request)
+        {
+            return service.Count;
+        }
+
+        public object Show(Request request)
+        {
+            return Show(service.Find(request.Number("hive")));
+        }
+
         public object Open(Request request)
         {
             return Show(service.Open(request.Text("name"), request.Number("keeper")));

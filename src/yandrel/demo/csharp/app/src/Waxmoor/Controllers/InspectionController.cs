@@ -1,3 +1,4 @@
+using System.Linq;
 using Waxmoor.Services;
 using Waxmoor.Shared;
 
@@ -12,6 +13,21 @@ namespace Waxmoor.Controllers
         {
             this.service = service;
             this.hives = hives;
+        }
+
+        public object Index(Request request)
+        {
+            return List(service.All);
+        }
+
+        public object Count(Request request)
+        {
+            return service.All.Count();
+        }
+
+        public object Unhealthy(Request request)
+        {
+            return List(service.Unhealthy);
         }
 
         public object Note(Request request)

@@ -1,3 +1,4 @@
+using System.Linq;
 using Waxmoor.Services;
 using Waxmoor.Shared;
 
@@ -10,6 +11,21 @@ namespace Waxmoor.Controllers
         public KeeperController(KeeperService service)
         {
             this.service = service;
+        }
+
+        public object Index(Request request)
+        {
+            return List(service.All);
+        }
+
+        public object Count(Request request)
+        {
+            return service.All.Count();
+        }
+
+        public object Show(Request request)
+        {
+            return Show(service.Find(request.Number("keeper")));
         }
 
         public object Welcome(Request request)

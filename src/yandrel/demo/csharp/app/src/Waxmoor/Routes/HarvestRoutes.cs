@@ -12,7 +12,9 @@ namespace Waxmoor.Routes
             var controller = new Controllers.HarvestController(new HarvestService(new HarvestRepository()));
             return new Dictionary<string, Handler>
             {
+                { "/", controller.Index },
                 { "/record", controller.Record },
+                { "/share", controller.Share },
                 { "/harvests/total", controller.Total },
             };
         }

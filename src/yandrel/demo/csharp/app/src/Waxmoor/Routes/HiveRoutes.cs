@@ -8,14 +8,15 @@ namespace Waxmoor.Routes
 {
     public static class HiveRoutes
     {
-        public static IDictionary<string, Handler> All()
+        public static IDictionary<string, Handler> All(HiveRepository hives)
         {
-            var hives = new HiveRepository();
             var controller = new HiveController(new HiveService(hives), hives);
             return new Dictionary<string, Handler>
             {
                 { "/", controller.Index },
+                { "/count", controller.Count },
                 { "/open", controller.Open },
+                { "/show", controller.Show },
             };
         }
     }

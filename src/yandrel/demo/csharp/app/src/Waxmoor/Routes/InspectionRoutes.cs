@@ -8,13 +8,16 @@ namespace Waxmoor.Routes
 {
     public static class InspectionRoutes
     {
-        public static IDictionary<string, Handler> All()
+        public static IDictionary<string, Handler> All(HiveRepository hives)
         {
-            var hives = new HiveService(new HiveRepository());
-            var controller = new InspectionController(new InspectionService(new InspectionRepository()), hives);
+            var service = new InspectionService(new InspectionRepository());
+            var controller = new InspectionController(service, new HiveService(hives));
             return new Dictionary<string, Handler>
             {
+                { "/", controller.Index },
+                { "/count", controller.Count },
                 { "/note", controller.Note },
+                { "/unhealthy", controller.Unhealthy },
             };
         }
     }

@@ -13,6 +13,9 @@ namespace Waxmoor.Routes
             var controller = new KeeperController(new KeeperService(new KeeperRepository()));
             return new Dictionary<string, Handler>
             {
+                { "/", controller.Index },
+                { "/count", controller.Count },
+                { "/show", controller.Show },
                 { "/welcome", controller.Welcome },
             };
         }

@@ -1,3 +1,4 @@
+using System.Collections.Generic;
 using System.Linq;
 using Waxmoor.Models;
 using Waxmoor.Repositories;
@@ -17,6 +18,11 @@ namespace Waxmoor.Services
         public static int Share(int grams)
         {
             return grams * 9 / 10;
+        }
+
+        public IEnumerable<Harvest> All
+        {
+            get { return harvests.All; }
         }
 
         public Harvest Record(int hive, int grams, int month)

@@ -1,3 +1,4 @@
+using System.Linq;
 using Waxmoor.Models;
 using Waxmoor.Repositories;
 using Waxmoor.Shared;
@@ -12,6 +13,11 @@ namespace Waxmoor.Services
         public HiveService(HiveRepository hives)
         {
             this.hives = hives;
+        }
+
+        public int Count
+        {
+            get { return hives.All.Count(); }
         }
 
         public Hive Open(string name, int keeper)

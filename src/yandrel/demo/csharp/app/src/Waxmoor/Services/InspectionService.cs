@@ -1,3 +1,5 @@
+using System.Collections.Generic;
+using System.Linq;
 using Waxmoor.Models;
 using Waxmoor.Repositories;
 
@@ -10,6 +12,16 @@ namespace Waxmoor.Services
         public InspectionService(InspectionRepository inspections)
         {
             this.inspections = inspections;
+        }
+
+        public IEnumerable<Inspection> All
+        {
+            get { return inspections.All; }
+        }
+
+        public IEnumerable<Inspection> Unhealthy
+        {
+            get { return inspections.All.Where(inspection => !inspection.Healthy); }
         }
 
         public Inspection Note(Hive hive, bool healthy)

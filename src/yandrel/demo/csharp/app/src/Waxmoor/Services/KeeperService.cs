@@ -1,3 +1,4 @@
+using System.Collections.Generic;
 using Waxmoor.Models;
 using Waxmoor.Repositories;
 using Waxmoor.Shared;
@@ -14,6 +15,21 @@ namespace Waxmoor.Services
         public KeeperService(KeeperRepository keepers)
         {
             this.keepers = keepers;
+        }
+
+        public IEnumerable<Keeper> All
+        {
+            get { return keepers.All; }
+        }
+
+        public Keeper Find(int number)
+        {
+            var keeper = keepers.Find(number);
+            if (keeper == null)
+            {
+                throw new NotFoundException(nameof(Keeper) + " " + number);
+            }
+            return keeper;
         }
 
         public Keeper Welcome(string name, int year)

@@ -11,6 +11,14 @@ final class HiveController: BaseController {
         hives.all.map { show($0) }
     }
 
+    func count(_ request: Request) throws -> Any {
+        service.count()
+    }
+
+    func show(_ request: Request) throws -> Any {
+        show(try service.find(number(request, "hive")))
+    }
+
     func open(_ request: Request) throws -> Any {
         show(try service.open(text(request, "name"), number(request, "keeper")))
     }

@@ -1,6 +1,11 @@
 struct HarvestRoutes {
     func all() -> Routes {
         let controller = HarvestController(service: HarvestService(harvests: HarvestRepository()))
-        return ["/record": controller.record, "/harvests/total": controller.total]
+        return [
+            "/": controller.index,
+            "/record": controller.record,
+            "/share": controller.share,
+            "/harvests/total": controller.total,
+        ]
     }
 }

@@ -1,7 +1,13 @@
 struct HiveRoutes {
+    let hives: HiveRepository
+
     func all() -> Routes {
-        let hives = HiveRepository()
         let controller = HiveController(service: HiveService(hives: hives), hives: hives)
-        return ["/": controller.index, "/open": controller.open]
+        return [
+            "/": controller.index,
+            "/count": controller.count,
+            "/open": controller.open,
+            "/show": controller.show,
+        ]
     }
 }

@@ -4,6 +4,11 @@ struct InspectionRoutes {
     func all() -> Routes {
         let service = InspectionService(inspections: InspectionRepository())
         let controller = InspectionController(service: service, hives: HiveService(hives: hives))
-        return ["/note": controller.note]
+        return [
+            "/": controller.index,
+            "/count": controller.count,
+            "/note": controller.note,
+            "/unhealthy": controller.unhealthy,
+        ]
     }
 }

@@ -1,6 +1,10 @@
 struct KeeperRoutes {
     func all() -> Routes {
         let controller = KeeperController(service: KeeperService(keepers: KeeperRepository()))
-        return ["/welcome": controller.welcome]
+        return [
+            "/": controller.index,
+            "/count": controller.count,
+            "/welcome": controller.welcome,
+        ]
     }
 }

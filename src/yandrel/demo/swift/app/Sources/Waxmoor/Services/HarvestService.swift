@@ -10,6 +10,10 @@ final class HarvestService {
         grams * 9 / 10
     }
 
+    func all() -> [Harvest] {
+        harvests.all
+    }
+
     func record(_ hive: Int, _ grams: Int, _ month: Int) throws -> Harvest {
         try WeightValidator.check(grams)
         return harvests.save(Harvest(hive: hive, grams: grams, month: month))

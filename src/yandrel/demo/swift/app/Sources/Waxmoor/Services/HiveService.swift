@@ -5,6 +5,10 @@ final class HiveService {
         self.hives = hives
     }
 
+    func count() -> Int {
+        hives.all.count
+    }
+
     func open(_ name: String, _ keeper: Int) throws -> Hive {
         try NameValidator.check(name)
         return hives.save(Hive(name: name, keeper: keeper))

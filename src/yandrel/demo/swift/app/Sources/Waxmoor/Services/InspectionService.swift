@@ -5,6 +5,14 @@ final class InspectionService {
         self.inspections = inspections
     }
 
+    func all() -> [Inspection] {
+        inspections.all
+    }
+
+    func unhealthy() -> [Inspection] {
+        inspections.all.filter { !$0.healthy }
+    }
+
     func note(_ hive: Hive, healthy: Bool) -> Inspection {
         inspections.save(Inspection(hive: hive.number, healthy: healthy))
     }

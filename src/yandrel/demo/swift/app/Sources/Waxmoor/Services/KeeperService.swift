@@ -5,6 +5,10 @@ final class KeeperService {
         self.keepers = keepers
     }
 
+    func all() -> [Keeper] {
+        keepers.all
+    }
+
     func welcome(_ name: String, _ year: Int) throws -> Keeper {
         try NameValidator.check(name)
         if year < opened {

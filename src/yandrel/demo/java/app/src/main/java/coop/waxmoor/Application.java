@@ -1,5 +1,6 @@
 package coop.waxmoor;
 
+import coop.waxmoor.middleware.MembersOnlyMiddleware;
 import coop.waxmoor.middleware.Middleware;
 import coop.waxmoor.routes.HarvestRoutes;
 import coop.waxmoor.routes.HiveRoutes;
@@ -18,7 +19,7 @@ public class Application {
             .mount("/hives", HiveRoutes.router())
             .mount("", InspectionRoutes.router())
             .mount("/harvests", HarvestRoutes.router())
-            .mount("/keepers", KeeperRoutes.router());
+            .mount("/keepers", KeeperRoutes.router().guarded(MembersOnlyMiddleware::around));
     private final Middleware first = load("middleware.first");
     private final Middleware second = load("middleware.second");
 

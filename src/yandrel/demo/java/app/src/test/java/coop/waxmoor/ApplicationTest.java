@@ -68,5 +68,6 @@ class ApplicationTest {
         ask("POST", "/keepers", Map.of("name", "Ada"), true);
         ask("POST", "/hives", Map.of("place", "heath", "frames", 8, "keeper", 1), true);
         same(1, ((List<?>) ask("GET", "/keepers/keepers/1/hives").body()).size());
+        same(401, ask("GET", "/keepers", Map.of(), false).status());
     }
 }

@@ -2,6 +2,7 @@ package coop.waxmoor.shared;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -23,6 +24,15 @@ public final class Router {
             entries.add(new Entry(entry.method(), Pattern.compile(prefix + entry.pattern()), entry.handler()));
         }
         return this;
+    }
+
+    /** Returns the same routes behind a guard. */
+    public Router guarded(UnaryOperator<Handler> guard) {
+        Router router = new Router();
+        for (Entry entry : entries) {
+            router.entries.add(new Entry(entry.method(), entry.pattern(), guard.apply(entry.handler())));
+        }
+        return router;
     }
 
     public Response dispatch(Request request) {

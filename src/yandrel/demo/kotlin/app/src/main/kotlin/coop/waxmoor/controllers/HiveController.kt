@@ -8,6 +8,8 @@ import coop.waxmoor.shared.text
 class HiveController(private val service: HiveService, private val hives: HiveRepository) : BaseController() {
     fun index(request: Map<String, String>): Any = list(hives.all())
 
+    fun count(request: Map<String, String>): Any = service.count()
+
     fun full(request: Map<String, String>): Any = list(service.full())
 
     fun open(request: Map<String, String>): Any =

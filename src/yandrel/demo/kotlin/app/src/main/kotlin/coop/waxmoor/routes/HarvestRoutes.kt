@@ -7,5 +7,10 @@ import coop.waxmoor.shared.Routes
 
 fun harvestRoutes(): Routes {
     val controller = HarvestController(HarvestService(HarvestRepository()))
-    return mapOf("/record" to controller::record, "/harvests/total" to controller::total)
+    return mapOf(
+        "/" to controller::index,
+        "/record" to controller::record,
+        "/share" to controller::share,
+        "/harvests/total" to controller::total
+    )
 }

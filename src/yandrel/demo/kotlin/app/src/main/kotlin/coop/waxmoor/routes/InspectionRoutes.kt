@@ -9,5 +9,10 @@ import coop.waxmoor.shared.Routes
 
 fun inspectionRoutes(hives: HiveRepository): Routes {
     val controller = InspectionController(InspectionService(InspectionRepository()), HiveService(hives))
-    return mapOf("/note" to controller::note)
+    return mapOf(
+        "/" to controller::index,
+        "/count" to controller::count,
+        "/note" to controller::note,
+        "/unhealthy" to controller::unhealthy
+    )
 }

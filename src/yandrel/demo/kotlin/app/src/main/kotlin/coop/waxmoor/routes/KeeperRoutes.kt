@@ -7,5 +7,9 @@ import coop.waxmoor.shared.Routes
 
 fun keeperRoutes(): Routes {
     val controller = KeeperController(KeeperService(KeeperRepository()))
-    return mapOf("/welcome" to controller::welcome)
+    return mapOf(
+        "/" to controller::index,
+        "/count" to controller::count,
+        "/welcome" to controller::welcome
+    )
 }

@@ -10,6 +10,8 @@ class HarvestService(private val harvests: HarvestRepository) {
         return harvests.save(Harvest(hive, grams, month))
     }
 
+    fun all(): List<Harvest> = harvests.all()
+
     fun total(hive: Int): Int = harvests.ofHive(hive).sumBy(Harvest::grams)
 
     companion object {

@@ -14,5 +14,7 @@ class HiveService(private val hives: HiveRepository) {
 
     fun find(number: Int): Hive = hives.find(number) ?: throw NotFoundException("hive $number")
 
+    fun count(): Int = hives.all().size
+
     fun full(): List<Hive> = hives.all().filter { it.isFull() }
 }

@@ -1,0 +1,12 @@
+'use strict';
+
+const { harvestController } = require('../controllers/harvest-controller');
+const { Router } = require('../shared');
+
+const harvestRoutes = new Router()
+  .add('GET', '', harvestController.index)
+  .add('POST', '', harvestController.create)
+  .add('GET', '/totals', harvestController.sums)
+  .add('DELETE', '/:number', harvestController.remove);
+
+module.exports = { harvestRoutes };
