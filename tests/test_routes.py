@@ -163,3 +163,10 @@ def test_undo_works_where_the_layout_cannot_be_read(waxmoor: Path, yandrel: Yand
     (waxmoor / "yandrel.toml").write_text("[roles\n")
     assert yandrel(waxmoor, "undo").status == 0
     assert (waxmoor / "waxmoor/services/hive_service.py").exists()
+
+
+@pytest.mark.parametrize("language", languages())
+def test_description_is_valid(language: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    validator = pytest.importorskip("openapi_spec_validator")
+    copy_waxmoor(tmp_path / "app", language)
+    validator.validate(json.loads(yandrel(tmp_path / "app", "routes", "--format", "openapi").out))

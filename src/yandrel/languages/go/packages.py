@@ -131,11 +131,13 @@ class Packages:
     def import_path(self, folder: str) -> str:
         """Return the path that a folder will be imported by; modules may move, too."""
         moved = [(self._root_after(root.path), root.namespace) for root in self.view.project.roots]
-        covering = [(path, name) for path, name in moved if name and folder.startswith(path)]
+        covering = [(path, name) for path, name in moved if (name or path) and folder.startswith(path)]
         if not covering:
             return ""
         path, name = max(covering, key=lambda root: len(root[0]))
         below = folder[len(path) :].rstrip("/")
+        if not name:
+            return below
         return f"{name}/{below}" if below else name
 
     def _root_after(self, path: str) -> str:

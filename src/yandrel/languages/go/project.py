@@ -27,10 +27,25 @@ def find_project(units: Units, manifests: Mapping[str, bytes], configured: tuple
             roots.setdefault(folder, SourceRoot(folder, found.group(1).decode("utf-8", "replace")))
             required = tuple(m.group(1).decode("utf-8", "replace") for m in REQUIRED.finditer(data))
             maps.append(PathMap(folder, folder, required, REQUIRE_MAP))
+    if not roots and (folder := _workspace_folder(units)):
+        roots[folder] = SourceRoot(folder, "")
     if not roots and (path := _path_by_imports(units)):
         roots[""] = SourceRoot("", path)
     ordered = tuple(sorted(roots.values(), key=lambda r: (-r.path.count("/"), r.path)))
     return Project(ordered or (SourceRoot("", ""),), (), tuple(maps))
+
+
+def _workspace_folder(units: Units) -> str:
+    """Return the folder `src/` that import paths begin in, as in a workspace of Go before it had modules."""
+    folders = {unit.rpartition("/")[0] for unit in units.facts} - {""}
+    votes: Counter[str] = Counter()
+    for unit, facts in units.facts.items():
+        before, source, _ = f"/{unit}".rpartition("/src/")
+        root = f"{before}{source}".lstrip("/")
+        if source:
+            votes[root] += any(root + item.module in folders for item in facts.imports)
+    root, most = votes.most_common(1)[0] if votes else ("", 0)
+    return root if most else ""
 
 
 def _path_by_imports(units: Units) -> str:

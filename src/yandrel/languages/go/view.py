@@ -49,8 +49,10 @@ class GoView(UnloadedGraph):
     def import_path(self, folder: str) -> str:
         """Return the path that a folder is imported by; nothing where no module covers it."""
         for root in self.project.roots:
-            if root.namespace and folder.startswith(root.path):
+            if (root.namespace or root.path) and folder.startswith(root.path):
                 below = folder[len(root.path) :].rstrip("/")
+                if not root.namespace:
+                    return below
                 return f"{root.namespace}/{below}" if below else root.namespace
         return ""
 
@@ -58,6 +60,9 @@ class GoView(UnloadedGraph):
         """Return the folder that an import path stands for, where it is the application's own."""
         best: str | None = None
         for root in self.project.roots:
+            below = f"{root.path}{path}/"
+            if not root.namespace and root.path and self.members.get((below, False)):
+                best = best or below
             inside = root.namespace and (path == root.namespace or path.startswith(root.namespace + "/"))
             if inside:
                 folder = root.path + path[len(root.namespace) :].lstrip("/")
