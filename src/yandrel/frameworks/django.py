@@ -59,7 +59,17 @@ BASE_METHODS = {
     "RetrieveDestroyAPIView": ("GET", "DELETE"),
     "RetrieveUpdateDestroyAPIView": ("GET", "PUT", "PATCH", "DELETE"),
     "JavaScriptCatalog": ("GET",),
+    "BaseDetailView": ("GET",),
+    "BaseListView": ("GET",),
+    "BaseFormView": ("GET", "POST", "PUT"),
+    "BaseCreateView": ("GET", "POST", "PUT"),
+    "BaseUpdateView": ("GET", "POST", "PUT"),
+    "BaseDeleteView": ("GET", "POST", "DELETE"),
+    "ProcessFormView": ("GET", "POST", "PUT"),
+    "DeletionMixin": ("POST", "DELETE"),
 }
+BARE_BASES = frozenset({"View", "APIView", "GenericAPIView", "ViewSet", "GenericViewSet", "object"})
+"""Bases that answer nothing themselves, as mixins of other names do not either."""
 REQUIRING = {"require_GET": ("GET",), "require_POST": ("POST",), "require_safe": ("GET", "HEAD")}
 GUARDS = frozenset({"login_required", "permission_required", "staff_member_required", "user_passes_test"})
 
@@ -76,6 +86,7 @@ class DjangoFamily(Family):
         self.roots: list[tuple[str, Place]] = []
         self.lists: dict[str, ListValue] = {}
         self.configs: dict[str, ClassValue] = {}
+        self.config_classes: list[ClassValue] = []
 
     def outside(self, call: Evaluation, name: str) -> Value:
         """Return a setting out of the application's own settings."""
@@ -95,9 +106,11 @@ class DjangoFamily(Family):
         if name == "decorate":
             return self._decorated(call, arguments)
         if last == "as_view":
-            return self._view(call, arguments)
+            return self._view(call, name, arguments)
         if last == "get_app_config" and "apps" in name:
             return self._app_config(call, arguments, place)
+        if last == "get_app_configs" and "apps" in name:
+            return self._app_configs(call, place)
         if not name.startswith(("django", "rest_framework")) and last not in (
             "DefaultRouter",
             "SimpleRouter",
@@ -132,8 +145,17 @@ class DjangoFamily(Family):
             call.call(found, Arguments(), place) if found is not None else Unknown(f"the app config {label}")
         )
 
+    def _app_configs(self, call: Evaluation, place: Place) -> ListValue:
+        """Return the configurations of all applications that have a class for that."""
+        for unit in call.files_with(b"AppConfig", every=True):
+            call.load(unit)
+        found = dict.fromkeys(self.config_classes)
+        return ListValue([call.call(one, Arguments(), place) for one in found])
+
     def declared(self, call: Evaluation, value: ClassValue) -> None:
         """Keep the configuration classes of applications, by label."""
+        if any(base.endswith("AppConfig") for base in call.outside_bases(value)):
+            self.config_classes.append(value)
         label = call.member(value, "label")
         if any(base.endswith("AppConfig") for base in call.outside_bases(value)) and isinstance(label, str):
             self.configs[label] = value
@@ -158,12 +180,18 @@ class DjangoFamily(Family):
             return NotImplemented
         return inner
 
-    def _view(self, call: Evaluation, arguments: Arguments) -> Value:
+    def _view(self, call: Evaluation, name: str, arguments: Arguments) -> Value:
         holder = arguments.get(0)
         if isinstance(holder, Instance):
             holder = holder.type
         if not isinstance(holder, ClassValue):
-            return NotImplemented
+            own = name.removesuffix(".as_view")
+            last = own.rpartition(".")[2]
+            return (
+                Handler(Outside(own), BASE_METHODS[last], (), last)
+                if last in BASE_METHODS
+                else NotImplemented
+            )
         actions = arguments.get(1, "actions")
         if isinstance(actions, DictValue):
             return Handler(holder, tuple(key.upper() for key in actions.items if isinstance(key, str)))
@@ -321,7 +349,19 @@ class DjangoFamily(Family):
             add_route(call, router, (), path + HOLE, target, one.place, why).outside = True
             return
         methods = target.methods if isinstance(target, Handler) else ()
-        add_route(call, router, methods, path, target, one.place, doubt)
+        add_route(call, router, methods, path, target, one.place, doubt or self._unknown_base(call, target))
+
+    @staticmethod
+    def _unknown_base(call: Evaluation, target: Value) -> str:
+        """Return why the methods of a class view are not known: a base of another package may answer more."""
+        holder = target.value if isinstance(target, Handler) else None
+        if not isinstance(holder, ClassValue) or call.items_of(call.member(holder, "http_method_names")):
+            return ""
+        for base in call.outside_bases(holder):
+            last = base.rpartition(".")[2]
+            if last not in BASE_METHODS and last not in BARE_BASES and not last.endswith("Mixin"):
+                return f"what its base {last} answers is not known"
+        return ""
 
     def _included(self, call: Evaluation, target: Value, place: Place) -> ListValue | None:
         """Return the list that an include leads to."""

@@ -41,6 +41,9 @@ class Evaluation(Protocol):
     def module(self, name: str, unit: str) -> Value:
         """Return a file by the name that the language gives it, or by its path from a file."""
 
+    def load(self, unit: str) -> None:
+        """Run a file, once."""
+
     def run_again(self, unit: str) -> Value:
         """Run a file that routes are included from, at the place of the inclusion."""
 
@@ -59,8 +62,8 @@ class Evaluation(Protocol):
     def evaluate(self, expression: Expression, value: ClassValue | FunctionValue) -> Value:
         """Evaluate an expression where a class or function was made."""
 
-    def files_with(self, word: bytes) -> list[str]:
-        """Return the files that hold a word, of those that may declare or mount routes."""
+    def files_with(self, word: bytes, every: bool = False) -> list[str]:
+        """Return the files that hold a word, of those that may declare or mount routes, or of all."""
 
     def items_of(self, value: Value) -> list[Value] | None:
         """Return the items of a list, or None where they are not known."""

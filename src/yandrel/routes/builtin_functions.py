@@ -150,6 +150,29 @@ def _dirname(run: State, arguments: Arguments, place: Place) -> Value:
     return posixpath.dirname(value) if isinstance(value, str) else value
 
 
+def _has_member(run: State, arguments: Arguments, place: Place) -> Value:
+    """Return whether a file, class or object of the application has a name; other values are not known."""
+    of, name = arguments.get(0), arguments.get(1)
+    if not isinstance(of, (ModuleValue, ClassValue, Instance)) or not isinstance(name, str):
+        return Unknown(f"whether it has {name}")
+    if isinstance(of, ModuleValue):
+        return name in run.names_of(of.unit)
+    return not isinstance(run.member(of, name), Unknown)
+
+
+def _is_equal(run: State, arguments: Arguments, place: Place) -> Value:
+    """Return whether two plain values are equal."""
+    one, other = arguments.get(0), arguments.get(1)
+    if all(value is None or isinstance(value, (str, int)) for value in (one, other)):
+        return bool(one == other)
+    return Unknown("a comparison")
+
+
+def _negated(run: State, arguments: Arguments, place: Place) -> Value:
+    value = arguments.get(0)
+    return not value if value is None or isinstance(value, (str, int)) else Unknown("a condition")
+
+
 def _entries(run: State, arguments: Arguments, place: Place) -> Value:
     value = arguments.get(0)
     if isinstance(value, DictValue):
@@ -258,6 +281,11 @@ FUNCTIONS: dict[str, Builtin] = {
     "getattr": _getattr,
     "setattr": _setattr,
     "importlib.import_module": _import,
+    "importlib.util.find_spec": _import,
+    "find_spec": _import,
+    "hasattr": _has_member,
+    "==": _is_equal,
+    "not": _negated,
     "import_module": _import,
     "__import__": _import,
     "import_string": _import_string,

@@ -101,6 +101,9 @@ class Evaluator(Statements, Names, Expressions, Definitions, Calls, Functions):
         self.place = before
         return None if result is GONE else result
 
+    def load(self, unit: str) -> None:
+        self.run(unit)
+
     def run_again(self, unit: str) -> Value:
         program = self.sources.program(unit)
         if program is None or self.active.get(hash(unit), 0) > 1:
@@ -116,8 +119,8 @@ class Evaluator(Statements, Names, Expressions, Definitions, Calls, Functions):
         found = self.sources.find_module(name, unit)
         return ModuleValue(found) if found else Unknown(f"{name} is no file of the application")
 
-    def files_with(self, word: bytes) -> list[str]:
-        return self.sources.files_with(word)
+    def files_with(self, word: bytes, every: bool = False) -> list[str]:
+        return self.sources.files_with(word, every)
 
     def application(self, family: Family) -> Router:
         found = self.applications.get(family.name)

@@ -9,7 +9,9 @@ from yandrel.frameworks.values import (
     DictValue,
     FunctionValue,
     Handler,
+    Instance,
     ListValue,
+    Made,
     Place,
     Router,
     Scope,
@@ -31,6 +33,9 @@ from yandrel.routes.state import (
 
 PLAIN = (Bind, Return, Do, Bring, Each, Function)
 """The statements of functions that are entered for what they return."""
+MOST_NESTED = 2
+MOST_LOOKED_AT = 20
+"""So many entries of a list tell what it holds."""
 
 
 class Functions(State):
@@ -43,10 +48,22 @@ class Functions(State):
         small = self.aside < MOST_ASIDE and len(value.node.body) <= SMALL_BODY
         if small and all(isinstance(one, PLAIN) for one in value.node.body):
             return True
+        this = value.this
+        if isinstance(this, Instance) and any(self._holds_routes(held) for held in this.fields.values()):
+            return True
         given = (*arguments.values, *arguments.named.values())
         if any(isinstance(v, str) and v.startswith("/") for v in given):
             return any(isinstance(v, (Router, FunctionValue, ListValue)) for v in given)
         return any(isinstance(v, Router) for v in given)
+
+    def _holds_routes(self, value: Value, depth: int = 0) -> bool:
+        """Whether a list of an object holds what declares routes, itself or in its entries."""
+        if isinstance(value, Made):
+            return value.by.rpartition(".")[2] in self.sources.words
+        if depth > MOST_NESTED or not isinstance(value, (ListValue, DictValue)):
+            return False
+        inner = value.items if isinstance(value, ListValue) else list(value.items.values())
+        return any(self._holds_routes(one, depth + 1) for one in inner[:MOST_LOOKED_AT])
 
     def call_function(self, value: FunctionValue, arguments: Arguments, place: Place) -> Value:
         key = id(value.node)

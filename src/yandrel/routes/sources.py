@@ -23,7 +23,7 @@ from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, 
 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
-PROGRAM_VERSION = b"6"
+PROGRAM_VERSION = b"7"
 """Another one when the form of programs changes, or the way in which they are read."""
 _decoder = msgspec.msgpack.Decoder(Program)
 _encode = msgspec.msgpack.Encoder().encode
@@ -412,11 +412,12 @@ class Sources:
         stem = path.removesuffix(".js")
         return next((stem + end for end in (".ts", ".tsx") if stem + end in self.index.facts), None)
 
-    def files_with(self, word: bytes) -> list[str]:
-        """Return the files that hold a word, of those that may declare or mount routes."""
+    def files_with(self, word: bytes, every: bool = False) -> list[str]:
+        """Return the files that hold a word, of those that may declare or mount routes, or of all."""
         found = self._with_word.get(word)
         if found is None:
-            found = [unit for unit in self.candidates if word in self.index.read_raw(unit)]
+            units = self.own if every else self.candidates
+            found = [unit for unit in units if word in self.index.read_raw(unit)]
             self._with_word[word] = found
         return found
 

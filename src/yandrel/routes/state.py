@@ -63,7 +63,7 @@ FAULTS = (TypeError, ValueError, KeyError, AttributeError, IndexError)
 """Errors in the reading of one file that do not stop that of the others; each is reported with its place."""
 OFTEN = (*CONSTRUCTORS, "")
 """Constructors and closures may return nothing of use more often before they are given up."""
-STEPS_OF_ONE = 80_000
+STEPS_OF_ONE = 100_000
 """Steps that the run of one file, or of one function alone, may take."""
 DECORATING = frozenset({"__decorate", "_ts_decorate", "__decorateClass"})
 """What compilers of TypeScript call the function that applies decorators."""

@@ -11,6 +11,7 @@ from yandrel.frameworks.values import (
     FunctionValue,
     Instance,
     ListValue,
+    ModuleValue,
     Place,
     Router,
     Scope,
@@ -22,6 +23,7 @@ from yandrel.model.program import (
     Bind,
     Branch,
     Bring,
+    Call,
     Class,
     Do,
     Each,
@@ -98,8 +100,12 @@ class Statements(State):
 
     def _branch(self, node: Branch, scope: Scope) -> Value:
         perhaps: Value = GONE
-        if node.bodies and node.value is not None and self.evaluate_in(node.value, scope) is True:
+        value = self.evaluate_in(node.value, scope) if node.bodies and node.value is not None else None
+        decided = _decides(node.value, inside=scope.parent is not None)
+        if (value is True and decided is not False) or isinstance(value, ModuleValue):
             return self.block(node.bodies[0], scope)
+        if value is False and decided and len(node.bodies) < 3:
+            return self.block(node.bodies[1], scope) if len(node.bodies) == 2 else GONE
         if not node.sure:
             self.doubts.append(f"only where `{node.test}`, {scope.unit}:{node.line}")
         for body in node.bodies:
@@ -231,3 +237,16 @@ class Statements(State):
                 of.items[len(of.items)] = value
             else:
                 of.open = True
+
+
+def _decides(condition: Expression | None, inside: bool) -> bool | None:
+    """Return whether what a condition comes to now is what it comes to when the program runs.
+
+    A setting that is off here may be on there, so a comparison is believed inside of functions alone, where
+    it mostly is of their arguments; None where the condition is no question of that kind.
+    """
+    if not isinstance(condition, Call) or not isinstance(condition.of, Name):
+        return None
+    if condition.of.name == "hasattr":
+        return True
+    return inside if condition.of.name in ("==", "not") else None

@@ -64,6 +64,8 @@ class PythonLowering(Lowering):
         "subscript": "subscript",
         "binary_operator": "binary",
         "boolean_operator": "boolean",
+        "comparison_operator": "comparison",
+        "not_operator": "negation",
         "conditional_expression": "conditional",
         "lambda": "closure",
         "named_expression": "walrus",
@@ -158,6 +160,18 @@ class PythonLowering(Lowering):
 
     def subscript(self, node: Node) -> Expression:
         return Index(self.expression(field(node, "value")), self.expression(field(node, "subscript")))
+
+    def comparison(self, node: Node) -> Expression:
+        """Return a comparison for equality as a call of what compares; others are not read."""
+        sides = node.named_children
+        operators = [child.type for child in node.children if not child.is_named]
+        if len(sides) != 2 or len(operators) != 1 or operators[0] not in ("==", "!=", "is", "is not"):
+            return self.opaque(node)
+        same = Call(Name("=="), tuple(Argument(self.expression(side)) for side in sides), line_of(node))
+        return same if operators[0] in ("==", "is") else Call(Name("not"), (Argument(same),), line_of(node))
+
+    def negation(self, node: Node) -> Expression:
+        return Call(Name("not"), (Argument(self.expression(field(node, "argument"))),), line_of(node))
 
     def binary(self, node: Node) -> Expression:
         left, right = field(node, "left"), field(node, "right")
