@@ -3,6 +3,7 @@
 import re
 
 ANGLE = re.compile(r"<(?:[^<>:]*(?:\([^()]*\))?:)?\s*([\w-]+)\s*>")
+REST = re.compile(r"(?<=/)\*(\w+)")
 COLON = re.compile(r":([A-Za-z_]\w*)(\((?:[^()]|\([^()]*\))*\))?[?*+]?")
 NAMED_GROUP = re.compile(r"\(\?P?<(\w+)>")
 
@@ -13,8 +14,8 @@ def from_angles(path: str) -> str:
 
 
 def from_colons(path: str) -> str:
-    """`/hives/:number(\\d+)` becomes `/hives/{number}`."""
-    return COLON.sub(r"{\1}", path)
+    """`/hives/:number(\\d+)` becomes `/hives/{number}`, and `/files/*path` becomes `/files/{path}`."""
+    return REST.sub(r"{\1}", COLON.sub(r"{\1}", path))
 
 
 def from_braces(path: str) -> str:

@@ -29,6 +29,7 @@ from yandrel.frameworks.values import (
 from yandrel.model.program import (
     Argument,
     Call,
+    Expression,
     Items,
     Member,
     Name,
@@ -76,7 +77,7 @@ class Calls(State):
         if isinstance(of, Name) and of.name == "super":
             return self._call_super(node, scope)
         if isinstance(of, Member):
-            holder = self.evaluate_in(of.of, scope)
+            holder = self._bases(of.of, scope) or self.evaluate_in(of.of, scope)
             if isinstance(holder, Outside) and not node.new and holder.name in ("require", "import"):
                 holder = Unknown()
             arguments = self._arguments(node.arguments, scope)
@@ -95,6 +96,13 @@ class Calls(State):
         arguments = self._arguments(node.arguments, scope)
         place = self.place = Place(scope.unit, node.line)
         return self.call(value, arguments, place)
+
+    def _bases(self, node: Expression, scope: Scope) -> Super | None:
+        """Return the bases of the class that code stands in, where it calls one of their methods."""
+        named = node.of if isinstance(node, Call) and not node.arguments else node
+        if not isinstance(named, Name) or named.name != "super" or scope.owner is None:
+            return None
+        return Super(scope.owner, scope.this)
 
     def _call_super(self, node: Call, scope: Scope) -> Value:
         """Return the bases of a class, or make what they make where calling them means that."""
