@@ -44,6 +44,7 @@ MAKERS = frozenset(
     }
 )
 PACKAGES = ("net/http", "chi", "mux", "gin", "echo", "fiber", "httprouter", "iris", "bunrouter")
+NO_HANDLER = "no handler was seen for its name"
 WRAPPERS = frozenset({"HandlerFunc", "StripPrefix", "TimeoutHandler", "WrapH", "WrapF", "WrapHandler"})
 
 
@@ -99,6 +100,9 @@ class GoFamily(Family):
     }
     first_match = False
 
+    def __init__(self) -> None:
+        self.named: dict[str, Router] = {}
+
     def stand_in(self, type_name: str, name: str) -> str:
         plain = type_name.lstrip("*")
         if "." not in plain:
@@ -146,6 +150,8 @@ class GoFamily(Family):
             made = Router(self, place, extra={"entry": None, "on": router, "path": "", "methods": ()})
             made.mounted = 1
             return self._refined(call, made, name, arguments, place)
+        if name in ("GetRoute", "Get") and len(arguments.values) == 1 and isinstance(first, str):
+            return self.named.get(first, router)
         if name == "Use":
             for value in arguments.values:
                 call.answered(value)
@@ -249,6 +255,8 @@ class GoFamily(Family):
                 entry.methods = methods
         elif name in ("PathPrefix", "Path"):
             made.extra["path"] = made.extra["path"] + (text_of(first) or HOLE)
+        elif name == "Name" and isinstance(first, str):
+            self._name_route(call, made, first, place)
         elif name == "Subrouter":
             inner = Router(self, place)
             add_mount(call, holder, made.extra["path"], inner, place)
@@ -256,7 +264,10 @@ class GoFamily(Family):
         elif name in ("HandlerFunc", "Handler"):
             handler, wrapped = _unwrapped(first)
             other = _router_of(handler)
-            if other is not None:
+            if entry is not None and entry.doubt == NO_HANDLER:
+                entry.target, entry.doubt = handler, ""
+                entry.guards = (*entry.guards, *wrapped)
+            elif other is not None:
                 add_mount(call, holder, made.extra["path"].rstrip("/"), other, place)
             else:
                 made.extra["entry"] = add_route(
@@ -274,6 +285,13 @@ class GoFamily(Family):
             add_mount(call, holder, made.extra["path"], inner, place)
             return self.method(call, inner, name, arguments, place)
         return made
+
+    def _name_route(self, call: Evaluation, made: Router, name: str, place: Place) -> None:
+        """Keep a route under its name, by which its handler may be given later."""
+        if made.extra["entry"] is None and made.extra["path"]:
+            methods, path = made.extra["methods"], made.extra["path"]
+            made.extra["entry"] = add_route(call, made.extra["on"], methods, path, None, place, NO_HANDLER)
+        self.named[name] = made
 
     def join(self, prefix: str, path: str) -> str:
         if path == "/" and prefix:

@@ -290,11 +290,11 @@ def _route_rows(
     domain: Callable[[str], str],
 ) -> Iterator[Route]:
     path = family.join(above.prefix, entry.path)
-    pattern = _without_first_hole(family.pattern(path))
+    pattern = family.pattern(_without_first_hole(path))
     handler = entry.target
     name, place, outside = describe(handler, entry.place)
     doubt = above.doubt or entry.doubt
-    if HOLE in path and not doubt:
+    if HOLE in path and HOLE in family.pattern(path) and not doubt:
         doubt = "a part of the path is not constant"
     own = handler.guards if isinstance(handler, Handler) else ()
     own = (*own, *unwrapped(handler.value if isinstance(handler, Handler) else handler)[1])
