@@ -36,7 +36,7 @@ def from_braces(path: str) -> str:
                 made.append(letter)
                 keeps = True
             continue
-        if depth and letter in ":?=<(" and made[-1:] + [letter] != ["{", "?"]:
+        if depth and letter in ":?=<(" and [*made[-1:], letter] != ["{", "?"]:
             keeps = False
         if keeps and (not depth or letter not in "*+ "):
             made.append(letter)

@@ -11,6 +11,8 @@ from yandrel.model.results import RouteFault
 from yandrel.model.routes import Route, RouteTable
 
 CONSTRAINED = re.compile(r"\(|<(?!str:|string:)[\w()=, ]+:|\{\w+:")
+TELLING_PARTS = 3
+"""Routes are compared with those alone that begin with so many parts of the same form."""
 PARAMETER = re.compile(r"\{(\w*)\}")
 
 
@@ -88,13 +90,14 @@ def _duplicates(routes: list[Route]) -> Iterator[RouteFault]:
 def _shadowed(routes: list[Route]) -> Iterator[RouteFault]:
     """Yield the routes with fixed parts where an earlier one has parameters without conditions."""
     in_order = names_of_first_match()
-    earlier: dict[tuple[str, str, int], list[tuple[Route, list[str]]]] = {}
-    for route in routes:
+    earlier: dict[tuple[str, ...], list[tuple[int, Route, list[str]]]] = {}
+    for number, route in enumerate(routes):
         if route.framework not in in_order:
             continue
         parts = route.pattern.strip("/").split("/")
-        key = (route.framework, route.method, len(parts))
-        for known, shape in earlier.get(key, ()):
+        group = (route.framework, route.method, str(len(parts)))
+        near = (found for start in _starts(parts) for found in earlier.get((*group, *start), ()))
+        for _, known, shape in sorted(near, key=lambda found: found[0]):
             if _hides(shape, parts) and known.pattern.endswith("/") == route.pattern.endswith("/"):
                 unit, line = _place(route.declared)
                 example = PARAMETER.sub("1", route.pattern)
@@ -109,7 +112,13 @@ def _shadowed(routes: list[Route]) -> Iterator[RouteFault]:
                 )
                 break
         if "{" in route.pattern and not CONSTRAINED.search(route.path):
-            earlier.setdefault(key, []).append((route, parts))
+            start = ["{}" if part.startswith("{") else part for part in parts[:TELLING_PARTS]]
+            earlier.setdefault((*group, *start), []).append((number, route, parts))
+
+
+def _starts(parts: list[str]) -> Iterator[tuple[str, ...]]:
+    """Yield the starts of the shapes that may match a path: each part as it is, or a parameter."""
+    return itertools.product(*((part, "{}") for part in parts[:TELLING_PARTS]))
 
 
 def _hides(shape: list[str], parts: list[str]) -> bool:
