@@ -97,7 +97,7 @@ class DjangoFamily(Family):
             found = call.member(ModuleValue(unit), setting)
             if not isinstance(found, Unknown):
                 return found
-        return NotImplemented
+        return Unknown(f"the setting {setting}")
 
     # -- what the calls make ---------------------------------------------------------------
 

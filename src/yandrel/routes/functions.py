@@ -46,6 +46,8 @@ class Functions(State):
         if self.sources.is_relevant(value.node):
             return True
         small = self.aside < MOST_ASIDE and len(value.node.body) <= SMALL_BODY
+        if small and value.node.name == "__getattr__":
+            return True
         if small and all(isinstance(one, PLAIN) for one in value.node.body):
             return True
         this = value.this

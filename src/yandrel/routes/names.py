@@ -273,6 +273,12 @@ class Names(State):
             return found
         if isinstance(value.base, Router):
             return self.member(value.base, name)
+        dynamic = self.class_member(value.type, "__getattr__", value)
+        if isinstance(dynamic, FunctionValue) and not name.startswith("__"):
+            place = Place(value.type.unit, dynamic.node.line)
+            given = self.call(dynamic, Arguments([name]), place)
+            if isinstance(given, (str, int)):
+                return given
         return self._unknown_member(value.type, name)
 
     def _unknown_member(self, owner: ClassValue, name: str) -> Unknown:

@@ -61,7 +61,7 @@ MOST_FRUITLESS = 10
 CONSTRUCTORS = ("__init__", "constructor", "__construct", "init", "<init>")
 FAULTS = (TypeError, ValueError, KeyError, AttributeError, IndexError)
 """Errors in the reading of one file that do not stop that of the others; each is reported with its place."""
-OFTEN = (*CONSTRUCTORS, "")
+OFTEN = ("__getattr__", *CONSTRUCTORS, "")
 """Constructors and closures may return nothing of use more often before they are given up."""
 STEPS_OF_ONE = 100_000
 """Steps that the run of one file, or of one function alone, may take."""

@@ -72,7 +72,8 @@ class Statements(State):
                 found = self._branch(statement, scope)
                 if statement.sure and found is not GONE:
                     return found
-                perhaps = found if perhaps is GONE or perhaps is None else perhaps
+                if found is not GONE and (perhaps is GONE or isinstance(perhaps, (Unknown, type(None)))):
+                    perhaps = found
             else:
                 self._declare(statement, scope)
         return perhaps

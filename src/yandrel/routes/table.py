@@ -33,7 +33,7 @@ from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 
-READING_VERSION = 6
+READING_VERSION = 7
 """Another where the same files are read into another table."""
 DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000

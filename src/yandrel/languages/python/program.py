@@ -20,6 +20,7 @@ from yandrel.model.program import (
     Const,
     Do,
     Each,
+    Either,
     Expression,
     Function,
     Index,
@@ -339,6 +340,13 @@ class PythonLowering(Lowering):
 
     def attempt(self, node: Node) -> Lowered:
         found = list(self.block(field(node, "body")))
+        others = [first_of(part, "block") for part in node.named_children if part.type == "except_clause"]
+        otherwise = self.block(others[0]) if others else ()
+        if found and isinstance(found[-1], Return) and otherwise and isinstance(otherwise[-1], Return):
+            # One of both is returned: what is known of them counts.
+            found[-1] = Return(Either((found[-1].value, otherwise[-1].value)))
+        elif found and isinstance(found[-1], Return) and others and not otherwise:
+            found[-1] = Branch("try", ((found[-1],),), line_of(node))
         for part in node.named_children:
             if part.type in ("else_clause", "finally_clause"):
                 found.extend(self.block(field(part, "body") or first_of(part, "block")))
