@@ -170,3 +170,21 @@ def test_description_is_valid(language: str, tmp_path: Path, yandrel: Yandrel) -
     validator = pytest.importorskip("openapi_spec_validator")
     copy_waxmoor(tmp_path / "app", language)
     validator.validate(json.loads(yandrel(tmp_path / "app", "routes", "--format", "openapi").out))
+
+
+def test_prefix_moves_with_its_guard_and_back(waxmoor: Path, yandrel: Yandrel) -> None:
+    before = {path: path.read_bytes() for path in waxmoor.rglob("*.*") if path.is_file()}
+    report = json.loads(yandrel(waxmoor, "routes", "move", "/keepers", "/members", "--format", "json").out)
+    assert report["count"] == len(report["rows"]) == 4
+    assert {row["after"].split("/")[1] for row in report["rows"]} == {"members"}
+    assert '"/members" = "require_key"' in (waxmoor / "yandrel.toml").read_text()
+    assert any(note["unit"] == "tests/test_keepers.py" for note in report["notes"])
+    assert yandrel(waxmoor, "undo").status == 0
+    assert {path: path.read_bytes() for path in before} == before
+
+
+def test_prefix_is_taken_back_where_the_command_fails(waxmoor: Path, yandrel: Yandrel) -> None:
+    place = waxmoor / "waxmoor" / "routes" / "__init__.py"
+    before = place.read_bytes()
+    assert yandrel(waxmoor, "routes", "move", "/hives", "/colonies", "--then", "exit 1").status == 4
+    assert place.read_bytes() == before

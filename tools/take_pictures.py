@@ -19,6 +19,7 @@ FONT = "DejaVu Sans Mono"
 SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ("survey", "plain", ("survey",)),
     ("routes", "plain", ("routes", "--under", "/hives")),
+    ("routes-move", "layout", ("routes", "move", "/hives", "/colonies")),
     ("adopt", "plain", ("adopt", "--preview")),
     ("check", "layout", ("check",)),
     ("move", "layout", ("move", "waxmoor/models/weight_validator.py")),
@@ -43,7 +44,6 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ),
     ("java", "java", ("check",)),
     ("go", "go", ("move", "models/keeper.go", "keepers/")),
-    ("csharp", "csharp", ("move", "src/Waxmoor/Models/Keeper.cs", "src/Waxmoor/Keepers/Beekeeper.cs")),
 )
 
 

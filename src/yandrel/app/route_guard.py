@@ -5,7 +5,7 @@ import re
 from collections import Counter
 from collections.abc import Callable, Iterator
 
-from yandrel.app.route_prefix import write_route_edit
+from yandrel.app.route_prefix import routes_below, write_route_edit
 from yandrel.app.routes import route_table
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner
@@ -18,7 +18,7 @@ from yandrel.model.results import EditedRoute, RouteEditReport
 from yandrel.model.routes import Route, RouteTable
 from yandrel.moves.plan import contents_after, files_as_changes
 from yandrel.routes.guarding import fitting_form, with_class_mark, with_guard
-from yandrel.routes.prefix import Prefix, segments
+from yandrel.routes.prefix import Prefix
 
 Key = tuple[str, str, str, str]
 Texts = dict[str, bytes]
@@ -34,14 +34,8 @@ def guard_routes(workspace: Workspace, prefix: str, guard: str, manner: Manner) 
     other route.
     """
     workspace.refuse_if_cut_off()
-    below = Prefix.of(prefix, prefix)
     before = route_table(workspace)
-    meant = [row for row in before.routes if below.covers(row.pattern)]
-    if not meant:
-        known = sorted({"/" + "/".join(segments(row.pattern)[:1]) for row in before.routes})
-        raise CallError(
-            f"no route is below {prefix}", todo=suggest(prefix, known, "`yandrel routes` lists them")
-        )
+    meant = routes_below(before, Prefix.of(prefix, prefix))
     if HEAD.match(guard) is None or "\n" in guard:
         raise CallError(f"{guard} is no guard", todo="name it as the code calls it")
     open_rows = [row for row in meant if not _passes(row, guard)]
@@ -87,6 +81,7 @@ class _Writer:
     def written(self, prefix: str) -> tuple[Texts, RouteTable]:
         """Return the new texts, and the table that they make."""
         for way in (self._at_mount, self._at_classes, self._at_routes):
+            self._brought = {}
             texts = way()
             if not texts:
                 continue
@@ -115,10 +110,8 @@ class _Writer:
     def _at_classes(self) -> Texts:
         """Mark the classes of the handlers, where they hold no other route."""
         wanted = {self._class_of(row) for row in self._rows}
-        others = {self._class_of(row) for row in self._before.routes} if wanted else set()
         meant = {_key(row) for row in self._rows}
-        mixed = {self._class_of(row) for row in self._before.routes if _key(row) not in meant}
-        if not wanted <= others - mixed:
+        if any(self._class_of(row) in wanted for row in self._before.routes if _key(row) not in meant):
             return {}
         texts: Texts = {}
         for unit, name in sorted(wanted):

@@ -43,10 +43,7 @@ def move_routes(workspace: Workspace, old: str, new: str, manner: Manner) -> Rou
     workspace.refuse_if_cut_off()
     prefix = _checked(old, new)
     before = route_table(workspace)
-    meant = [row for row in before.routes if prefix.covers(row.pattern)]
-    if not meant:
-        known = sorted({"/" + "/".join(segments(row.pattern)[:1]) for row in before.routes})
-        raise CallError(f"no route is below {old}", todo=suggest(old, known, "`yandrel routes` lists them"))
+    meant = routes_below(before, prefix)
     _refuse_twice(before, prefix)
     search = _Search(workspace, before, prefix)
     texts = search.found(meant)
@@ -55,6 +52,16 @@ def move_routes(workspace: Workspace, old: str, new: str, manner: Manner) -> Rou
     notes = list(_written_by_hand(workspace, old, new, texts, before, prefix))
     rows = [EditedRoute(r.method, r.pattern, prefix.renamed(r.pattern), r.handler) for r in meant]
     return write_route_edit(workspace, files, title, manner, rows, len(before.routes), notes)
+
+
+def routes_below(table: RouteTable, prefix: Prefix) -> list[Route]:
+    """Return the routes below the old prefix; raises CallError where there are none."""
+    meant = [row for row in table.routes if prefix.covers(row.pattern)]
+    if not meant:
+        old = "/" + "/".join(prefix.old)
+        known = sorted({"/" + "/".join(segments(row.pattern)[:1]) for row in table.routes})
+        raise CallError(f"no route is below {old}", todo=suggest(old, known, "`yandrel routes` lists them"))
+    return meant
 
 
 def write_route_edit(
