@@ -135,3 +135,31 @@ def test_links_to_what_names_what_leaves_their_folder_are_told_of(tmp_path: Path
         "hives/show_test.go tests/show_test.go (is a link to a file that names prepare, "
         "gone from the link's folder)" in said
     )
+
+
+def test_handlers_named_below_the_namespace_of_a_group(tmp_path: Path, yandrel: Yandrel) -> None:
+    """Such strings are told of, and the route table has a group in a group by its whole namespace."""
+    controller = (
+        "<?php\n\nnamespace App\\Http\\Admin;\n\n"
+        "class KeeperController\n{\n    public function index() {}\n}\n"
+    )
+    web = (
+        "<?php\n\nuse Illuminate\\Support\\Facades\\Route;\n\n"
+        "Route::namespace('App\\Http')->group(function () {\n"
+        "    Route::group(['prefix' => 'admin', 'namespace' => 'Admin'], function () {\n"
+        "        Route::get('/keepers', 'KeeperController@index');\n"
+        "    });\n"
+        "});\n"
+    )
+    root = write_tree(
+        tmp_path,
+        {
+            "composer.json": '{"autoload": {"psr-4": {"App\\\\": "app/"}}}',
+            "routes/web.php": web,
+            "app/Http/Admin/KeeperController.php": controller,
+        },
+    )
+    assert "/admin/keepers    KeeperController.index" in yandrel(root, "routes").out
+    said = moved(root, yandrel, "app/Http/Admin/KeeperController.php", "app/Http/Members/")
+    assert "routes/web.php:7  KeeperController" in said
+    assert "App\\Http\\Members\\KeeperController" in said

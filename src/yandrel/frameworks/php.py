@@ -217,7 +217,9 @@ class PhpFamily(Family):
             )
         elif name in ("middleware", "can"):
             made.guards += [n for n in map(name_of, names) if n]
-        elif name in ("namespace", "controller"):
+        elif name == "namespace":
+            made.extra[name] = _inner_namespace(made, given)
+        elif name == "controller":
             made.extra[name] = given
         return made
 
@@ -305,7 +307,7 @@ class PhpFamily(Family):
             held = first.items.get("middleware")
             inner.guards += [n for n in map(name_of, call.items_of(held) or [held]) if n]
             if "namespace" in first.items:
-                inner.extra["namespace"] = first.items["namespace"]
+                inner.extra["namespace"] = _inner_namespace(inner, first.items["namespace"])
         elif is_text(first) and len(arguments.values) > 1:
             prefix = self.join(prefix, text_of(first) or "") if prefix else text_of(first) or ""
         add_mount(call, holder, prefix, inner, place, doubt_of(first) if is_text(first) else "")
@@ -370,3 +372,11 @@ def _wanted(call: Evaluation, options: Value, name: str) -> set[str]:
         every = every & only if only else every
         every -= {x for x in call.items_of(options.items.get("except")) or [] if isinstance(x, str)}
     return every
+
+
+def _inner_namespace(router: Router, given: Value) -> Value:
+    """Return the namespace of a group in another one: below that, unless it is written from the root."""
+    outer = router.extra.get("namespace")
+    if not isinstance(outer, str) or not isinstance(given, str) or given.startswith("\\"):
+        return given
+    return f"{outer.rstrip(chr(92))}\\{given}"

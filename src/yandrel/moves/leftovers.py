@@ -1,7 +1,7 @@
 """Names and paths of what moved that still stand in code: in comments, and in strings that hold more."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
@@ -33,7 +33,9 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
     any_name = b"|".join(_spelled(SEPARATOR.split(name), name) for name in longest_first)
     pattern = re.compile(rb"(?<![\w.\\/$])\\?(" + any_name + rb")(?![\w$])")
     known = {(note.unit, note.text) for note in plan.notes}
-    for path, data in _texts_after(index, plan).items():
+    texts = _texts_after(index, plan)
+    plan.notes += _handlers_by_tail(texts, {old: new for old, new in names.items() if "\\" in old})
+    for path, data in texts.items():
         if not wanted.search(data):
             continue
         lines: dict[tuple[str, str], list[int]] = {}
@@ -45,6 +47,29 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
         for (text, new), places in lines.items():
             why = f"names what moves{tell_lines(places)}; its new name is {new}"
             plan.notes.append(Note(path, places[0], text, why))
+
+
+def _handlers_by_tail(texts: Mapping[str, bytes], names: Mapping[str, str]) -> Iterator[Note]:
+    """Yield a note for each `'HiveController@index'`, which a group's namespace makes a whole name."""
+    by_class = {name.rpartition("\\")[2]: name for name in names}
+    if not by_class:
+        return
+    classes = b"|".join(re.escape(name.encode()) for name in sorted(by_class, key=len, reverse=True))
+    pattern = re.compile(rb"""["']((?:\w+\\{1,2})*(%b))(?:@|::?)\w+["']""" % classes)
+    for path, data in texts.items():
+        if b"@" not in data and b":" not in data:
+            continue
+        lines: dict[tuple[str, str], list[int]] = {}
+        for found in pattern.finditer(data):
+            old = by_class[found[2].decode()]
+            tail = found[1].decode("utf-8", "replace").replace("\\\\", "\\")
+            if old.endswith("\\" + tail):
+                lines.setdefault((tail, names[old]), []).append(count_lines(data, found.start()))
+        for (tail, new), places in lines.items():
+            why = (
+                f"may name what moves, by the namespace of a group{tell_lines(places)}; its new name is {new}"
+            )
+            yield Note(path, places[0], tail, why)
 
 
 def count_lines(data: bytes, at: int) -> int:
