@@ -5,7 +5,7 @@ import re
 from collections import Counter
 from collections.abc import Callable, Iterator
 
-from yandrel.app.route_prefix import routes_below, write_route_edit
+from yandrel.app.route_prefix import routes_below, routes_in_words, write_route_edit
 from yandrel.app.routes import route_table
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner
@@ -46,7 +46,8 @@ def guard_routes(workspace: Workspace, prefix: str, guard: str, manner: Manner) 
     files = files_as_changes(workspace.index, texts)
     rows = list(_edited(open_rows, after))
     title = f"routes guard {prefix} {guard}"
-    return write_route_edit(workspace, files, title, manner, rows, len(before.routes), [])
+    said = f"{routes_in_words(len(rows))} below {prefix} {{}} behind {guard}"
+    return write_route_edit(workspace, files, title, manner, rows, len(before.routes), [], said)
 
 
 def _passes(row: Route, guard: str) -> bool:

@@ -51,7 +51,8 @@ def move_routes(workspace: Workspace, old: str, new: str, manner: Manner) -> Rou
     title = f"routes move {old} {new}"
     notes = list(_written_by_hand(workspace, old, new, texts, before, prefix))
     rows = [EditedRoute(r.method, r.pattern, prefix.renamed(r.pattern), r.handler) for r in meant]
-    return write_route_edit(workspace, files, title, manner, rows, len(before.routes), notes)
+    said = f"{routes_in_words(len(rows))} below {old} {{}} below {new}"
+    return write_route_edit(workspace, files, title, manner, rows, len(before.routes), notes, said)
 
 
 def routes_below(table: RouteTable, prefix: Prefix) -> list[Route]:
@@ -72,14 +73,19 @@ def write_route_edit(
     rows: list[EditedRoute],
     total: int,
     notes: list[Note],
+    said: str,
 ) -> RouteEditReport:
-    """Carry out a change of a group of routes, or show it; `total` counts all routes."""
+    """Carry out a change of a group of routes, or show it.
+
+    `total` counts all routes; `said` is a sentence on the change, with a place for its verb.
+    """
     written = write_changes(workspace, files, title, manner)
     return RouteEditReport(
         version=FORMAT_VERSION,
         done=written.number > 0,
         number=written.number,
         title=title,
+        summary=said.format(_verb(len(rows), written.number > 0)),
         count=len(rows),
         rows=rows,
         same=total - len(rows),
@@ -88,6 +94,15 @@ def write_route_edit(
         diff=written.diff,
         command_output=written.output,
     )
+
+
+def routes_in_words(count: int) -> str:
+    """Return a count of routes as a sentence begins with it."""
+    return "1 route" if count == 1 else f"{count} routes"
+
+
+def _verb(count: int, done: bool) -> str:
+    return ("is now" if count == 1 else "are now") if done else "would be"
 
 
 def _checked(old: str, new: str) -> Prefix:
@@ -113,9 +128,8 @@ def _refuse_twice(table: RouteTable, prefix: Prefix) -> None:
         if prefix.covers(row.pattern) and (row.method, prefix.renamed(row.pattern)) in others
     ]
     if twice:
-        count = f"{len(twice)} routes" if len(twice) > 1 else "1 route"
         raise RefusedError(
-            f"{count} would be there twice", where="/" + "/".join(prefix.new),
+            f"{routes_in_words(len(twice))} would be there twice", where="/" + "/".join(prefix.new),
             todo="choose another prefix", reasons=tuple(twice),
         )  # fmt: skip
 
@@ -196,7 +210,7 @@ class _Search:
             f"{places.get(pattern, unit)}: {method} {pattern} could not be reached"
             for method, pattern, _, unit in sorted(left)
         )
-        count = f"{len(reasons)} routes" if len(reasons) > 1 else "1 route"
+        count = routes_in_words(len(reasons))
         what = f"no text was found that says the prefix of {count} and of no other"
         for quoted, others in self._shared.items():
             method, pattern, *_ = min(others)
@@ -235,7 +249,7 @@ def _written_by_hand(
         lines = dict.fromkeys(data.count(b"\n", 0, found.start()) + 1 for found in pattern.finditer(data))
         left = [line for line in lines if (file, line) not in changed]
         if left:
-            yield Note(file, left[0], path, f"is written by hand{_also(left[1:])}; the prefix is {new} now")
+            yield Note(file, left[0], path, f"it is {new} now{_also(left[1:])}")
 
 
 def _also(lines: list[int]) -> str:
@@ -243,7 +257,7 @@ def _also(lines: list[int]) -> str:
     if not lines:
         return ""
     shown = ", ".join(map(str, lines[:MOST_LINES])) + (" …" if len(lines) > MOST_LINES else "")
-    return f" here and in {len(lines)} more {'line' if len(lines) == 1 else 'lines'} ({shown})"
+    return f", also in {'line' if len(lines) == 1 else 'lines'} {shown}"
 
 
 def _other_parts(table: RouteTable, prefix: Prefix) -> dict[str, set[str]]:

@@ -33,14 +33,13 @@ def change_line(change: RouteChange) -> str:
 def render_route_edit(report: RouteEditReport, style: Style) -> str:
     """Return what another prefix or guard changed, and what is left to do by hand."""
     out = [] if report.done else [report.diff.rstrip("\n"), ""]
-    word = "Changed" if report.done else "Would change"
-    out.append(f"{style.strong(word)} {plural_of(report.count, 'route')}: {report.title}.")
+    out.append(style.strong(f"{report.summary}."))
     out += [clip(f"    changed  {file.new}", style.width) for file in report.files]
     out += ["", *_rows(report, style)]
     if report.notes:
-        out += ["", style.strong(f"To look at ({len(report.notes)})")]
+        out += ["", style.strong(f"Written out elsewhere ({plural_of(len(report.notes), 'file')})")]
         for note in report.notes[:SHOWN_NOTES]:
-            out += wrap(f"{note.where}: {note.text} {note.why}", style.width, "    ", "  ")
+            out += wrap(f"{note.where}  {note.text}: {note.why}", style.width, "    ", "  ")
         if len(report.notes) > SHOWN_NOTES:
             out.append(f"  … and {len(report.notes) - SHOWN_NOTES} more")
     if report.done:
