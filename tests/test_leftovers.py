@@ -138,7 +138,7 @@ def test_links_to_what_names_what_leaves_their_folder_are_told_of(tmp_path: Path
 
 
 def test_handlers_named_below_the_namespace_of_a_group(tmp_path: Path, yandrel: Yandrel) -> None:
-    """Such strings are told of, and the route table has a group in a group by its whole namespace."""
+    """Such strings follow where the line declares a route of the class, and are told of elsewhere."""
     controller = (
         "<?php\n\nnamespace App\\Http\\Admin;\n\n"
         "class KeeperController\n{\n    public function index() {}\n}\n"
@@ -156,10 +156,18 @@ def test_handlers_named_below_the_namespace_of_a_group(tmp_path: Path, yandrel: 
         {
             "composer.json": '{"autoload": {"psr-4": {"App\\\\": "app/"}}}',
             "routes/web.php": web,
+            "config/menu.php": "<?php\nreturn ['keepers' => 'Admin\\KeeperController@index'];\n",
             "app/Http/Admin/KeeperController.php": controller,
         },
     )
     assert "/admin/keepers    KeeperController.index" in yandrel(root, "routes").out
-    said = moved(root, yandrel, "app/Http/Admin/KeeperController.php", "app/Http/Members/")
-    assert "routes/web.php:7  KeeperController" in said
-    assert "App\\Http\\Members\\KeeperController" in said
+    said = moved(
+        root, yandrel, "app/Http/Admin/KeeperController.php", "app/Http/Admin/Staff/", "--keep-routes"
+    )
+    assert "1 route before and after, the same." in said
+    assert "'Staff\\KeeperController@index'" in (root / "routes/web.php").read_text()
+    assert "config/menu.php:2  Admin" in said
+    moved(root, yandrel, "app/Http/Admin/Staff/KeeperController.php", "app/Members/", "--keep-routes")
+    assert "'\\App\\Members\\KeeperController@index'" in (root / "routes/web.php").read_text()
+    assert yandrel(root, "undo").status == yandrel(root, "undo").status == 0
+    assert (root / "routes/web.php").read_text() == web

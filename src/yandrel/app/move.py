@@ -2,12 +2,14 @@
 
 from contextlib import suppress
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from msgspec import structs
 from msgspec.structs import replace
 
 from yandrel.app.check import Judged, judge, recalled_readings
 from yandrel.app.route_effect import RouteWatch, refuse_other_routes
+from yandrel.app.routes import route_table
 from yandrel.app.steps import tell_done
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
@@ -20,6 +22,7 @@ from yandrel.model.changes import Note, Relocation
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport, RouteEffect
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
+from yandrel.moves.handlers import plan_handlers
 from yandrel.moves.leftovers import list_leftovers
 from yandrel.moves.links import list_links
 from yandrel.moves.mentions import list_mentions
@@ -188,10 +191,29 @@ def _plan_whole(
     plan = plan_relocation(index, relocation, title, generated)
     foresight = foresee(index, plan)
     plan_texts(index, plan, foresight.views, workspace.layout, step.written_in)
+    plan_handlers(index, plan, foresight.views, _RouteLines(workspace))
     plan_templates(index, plan)
     for change in plan.files:
         check_path(change.new or change.old)
     return plan, prove(index, plan, foresight), foresight
+
+
+class _RouteLines:
+    """Tells which lines declare routes; the table is read when first asked for."""
+
+    def __init__(self, workspace: Workspace) -> None:
+        self._workspace = workspace
+
+    @cached_property
+    def _answering(self) -> dict[str, set[str]]:
+        """The files that answer the routes which each line declares."""
+        found: dict[str, set[str]] = {}
+        for row in route_table(self._workspace).routes:
+            found.setdefault(row.declared, set()).add(row.unit)
+        return found
+
+    def __call__(self, unit: str, line: int, moved: frozenset[str]) -> bool:
+        return not moved.isdisjoint(self._answering.get(f"{unit}:{line}", ()))
 
 
 def home_target(workspace: Workspace, source: Thing) -> Thing:

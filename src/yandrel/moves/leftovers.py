@@ -7,6 +7,7 @@ from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
 from yandrel.languages.registry import language_of
 from yandrel.model.changes import Note
+from yandrel.moves.handlers import find_handlers
 from yandrel.moves.plan import ChangePlan
 from yandrel.moves.texts import renamed_names
 
@@ -50,21 +51,11 @@ def list_leftovers(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
 
 
 def _handlers_by_tail(texts: Mapping[str, bytes], names: Mapping[str, str]) -> Iterator[Note]:
-    """Yield a note for each `'HiveController@index'`, which a group's namespace makes a whole name."""
-    by_class = {name.rpartition("\\")[2]: name for name in names}
-    if not by_class:
-        return
-    classes = b"|".join(re.escape(name.encode()) for name in sorted(by_class, key=len, reverse=True))
-    pattern = re.compile(rb"""["']((?:\w+\\{1,2})*(%b))(?:@|::?)\w+["']""" % classes)
+    """Yield a note for each `'HiveController@index'` left, which a group's namespace makes a whole name."""
     for path, data in texts.items():
-        if b"@" not in data and b":" not in data:
-            continue
         lines: dict[tuple[str, str], list[int]] = {}
-        for found in pattern.finditer(data):
-            old = by_class[found[2].decode()]
-            tail = found[1].decode("utf-8", "replace").replace("\\\\", "\\")
-            if old.endswith("\\" + tail):
-                lines.setdefault((tail, names[old]), []).append(count_lines(data, found.start()))
+        for one in find_handlers(data, names):
+            lines.setdefault((one.tail, names[one.whole]), []).append(one.line)
         for (tail, new), places in lines.items():
             why = (
                 f"may name what moves, by the namespace of a group{tell_lines(places)}; its new name is {new}"

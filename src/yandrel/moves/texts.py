@@ -74,7 +74,7 @@ def plan_texts(
                 why = f"names what moves; its new name is {new}"
                 plan.notes.append(Note(path, line, word, why))
         if edits:
-            _add(index, plan, path, raw, source, edits)
+            add_replacements(index, plan, path, raw, source, edits)
 
 
 def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> dict[str, str]:
@@ -148,7 +148,7 @@ def _renamed_class(word: str, names: dict[str, str]) -> str | None:
     return (lead + new).replace("\\", separator) + colons + member
 
 
-def _add(
+def add_replacements(
     index: CodeIndex, plan: ChangePlan, path: str, raw: bytes, source: Source, edits: list[Replacement]
 ) -> None:
     """Add replacements to what a plan does with a file: to its manifest's edits, where it has some."""
@@ -167,4 +167,4 @@ def _add(
     plan.files.append(FileChange(path, path, raw, after, index.files.mode(path), True, count))
 
 
-__all__ = ["plan_texts", "renamed_names"]
+__all__ = ["add_replacements", "plan_texts", "renamed_names"]
