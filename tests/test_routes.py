@@ -188,3 +188,14 @@ def test_prefix_is_taken_back_where_the_command_fails(waxmoor: Path, yandrel: Ya
     before = place.read_bytes()
     assert yandrel(waxmoor, "routes", "move", "/hives", "/colonies", "--then", "exit 1").status == 4
     assert place.read_bytes() == before
+
+
+def test_new_and_split_keep_routes(waxmoor: Path, yandrel: Yandrel) -> None:
+    before = rows_of(yandrel(waxmoor, "routes", "--format", "json").out)
+    refused = yandrel(waxmoor, "new", "domain", "queens", "--like", "hives", "--keep-routes")
+    assert refused.status == 3
+    assert "would change 6 routes" in refused.err
+    assert not (waxmoor / "waxmoor" / "routes" / "queen_routes.py").exists()
+    cut = ("split", "waxmoor/services/hive_service.py:HiveService", "--by", "action", "--carry-out")
+    assert yandrel(waxmoor, *cut, "--keep-routes").status == 0
+    assert rows_of(yandrel(waxmoor, "routes", "--format", "json").out) == before

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, replace
 from pathlib import Path
 
-from yandrel.app.route_effect import RouteWatch
+from yandrel.app.route_effect import RouteWatch, refuse_other_routes
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import RefusedError
@@ -18,12 +18,16 @@ from yandrel.moves.proof import find_unreadable
 
 @dataclass(frozen=True)
 class Manner:
-    """Options of a change: preview only, a command to run after it, the call that was made."""
+    """Options of a change: preview only, a command to run after it, the call that was made.
+
+    Where it `keeps_routes`, a change of the route table is refused.
+    """
 
     preview: bool = False
     then: str = ""
     command: str = ""
     run: Runner | None = None
+    keeps_routes: bool = False
 
     def running(self, run: Runner) -> "Manner":
         """Return the same with what runs the command."""
@@ -41,7 +45,10 @@ class Written:
 
 
 def write_changes(workspace: Workspace, files: list[FileChange], title: str, manner: Manner) -> Written:
-    """Show a change or carry it out; raises TakenBackError where the user's command fails after it."""
+    """Show a change or carry it out; raises TakenBackError where the user's command fails after it.
+
+    Raises RefusedError where the route table would be another one, and the manner is to keep it.
+    """
     for change in files:
         check_path(change.new or change.old)
     worse = find_unreadable(workspace.index, files)
@@ -50,7 +57,9 @@ def write_changes(workspace: Workspace, files: list[FileChange], title: str, man
             f"a fault of Yandrel's own: {worse[0].why}", where=worse[0].unit,
             todo="nothing was changed; please report it",
         )  # fmt: skip
-    watch = RouteWatch(workspace)
+    watch = RouteWatch(workspace, always=manner.keeps_routes)
+    if manner.keeps_routes:
+        refuse_other_routes(watch.after_changes(contents_after(files)), title)
     if manner.preview:
         return Written(0, unified_diff(files), routes=watch.after_changes(contents_after(files)))
     with hold_lock(workspace.root):

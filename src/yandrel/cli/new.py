@@ -22,11 +22,13 @@ from yandrel.cli.running import command_runner
 @click.option("--like", default="", metavar="MODEL", help="A domain or file to take as the model.")
 @click.option("--preview", is_flag=True, help="Show the change as a diff, and write nothing.")
 @click.option("--then", default="", metavar="COMMAND", help="Run this after it; take all back if it fails.")
+@click.option("--keep-routes", is_flag=True, help="Refuse what changes the route table.")
 @format_option
 @click.pass_obj
 def command(
-    root: str | None, /, what: str, name: str, form: str, preview: bool, then: str, **said: Any
-) -> None:
+    root: str | None, /, what: str, name: str, form: str, preview: bool, then: str, keep_routes: bool,
+    **said: Any,
+) -> None:  # fmt: skip
     """Make something new, where the layout says that it belongs, and wire it up.
 
     \b
@@ -44,7 +46,7 @@ def command(
     from yandrel.render.new_text import render_new
 
     request = NewRequest(name=name, **said)
-    manner = Manner(preview, then, " ".join(["yandrel", *sys.argv[1:]]))
+    manner = Manner(preview, then, " ".join(["yandrel", *sys.argv[1:]]), keeps_routes=keep_routes)
     if what == "app":
         place = Path(root) if root else Path.cwd()
         report = new_app(place, request, manner.running(command_runner(place / name)))

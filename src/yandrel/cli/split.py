@@ -20,11 +20,12 @@ from yandrel.cli.running import command_runner
 @click.option("--keep", multiple=True, metavar="NAME", help="A piece that is to stay.")
 @click.option("--preview", is_flag=True, help="Show the change as a diff, and write nothing.")
 @click.option("--then", default="", metavar="COMMAND", help="Run this after it; take all back if it fails.")
+@click.option("--keep-routes", is_flag=True, help="Refuse a split that changes the route table.")
 @format_option
 @click.pass_obj
 def command(
     root: str | None, file: str, carry_out: bool, deep: bool, by: str, layout: str, keep: tuple[str, ...],
-    preview: bool, then: str, form: str,
+    preview: bool, then: str, keep_routes: bool, form: str,
 ) -> None:  # fmt: skip
     """Show what a crowded FILE holds by role, and where each piece goes; with --carry-out, do it.
 
@@ -41,7 +42,7 @@ def command(
 
     workspace = open_workspace(root, writes=True)
     said = " ".join(["yandrel", *sys.argv[1:]])
-    manner = Manner(preview, then, said, command_runner(workspace.root))
+    manner = Manner(preview, then, said, command_runner(workspace.root), keep_routes)
     if ":" in file:
         from yandrel.app.split_type import split_type
         from yandrel.render.split_text import render_type_split
