@@ -153,6 +153,8 @@ NO_CONCEPT = frozenset(
 )
 VERSION = re.compile(r"v_?\d+(_\d+)*|\d+")
 """Names of versions, by their form."""
+MOST_OF_A_CONCEPT = 0.3
+"""A folder that holds more of all files is the application, whatever stands beside it."""
 BESIDE = 3
 """How many concepts must stand beside a folder for it to be one, too."""
 NEVER = frozenset(
@@ -488,7 +490,7 @@ class DomainReader:
                 if sum(n for r, n in roles.items() if said.get(r, 0.0) >= 0.4) * 2 > files:
                     continue
                 is_area = areas[folder] * 2 >= inside[folder].total()
-                if is_area:
+                if is_area or inside[folder].total() > MOST_OF_A_CONCEPT * len(self.readings):
                     continue
                 found[folder] = plain
         return found
