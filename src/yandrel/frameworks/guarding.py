@@ -1,4 +1,4 @@
-"""How a framework family writes a guard: where it goes in the call or class that it guards."""
+"""Forms of guards: where a framework family writes one, in the call or class that it guards."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ class Where(Enum):
 
 @dataclass(frozen=True)
 class GuardForm:
-    """How a guard is written at a call of one of some methods.
+    """A form of a guard at a call of one of some methods.
 
     In `text`, `{guard}` is the guard as the code calls it, `{first}` the first argument of the call, `{own}`
     the parameter of the function that it is given. `brings` are names that the text needs, by the module
