@@ -86,7 +86,6 @@ def write_route_edit(
         number=written.number,
         title=title,
         summary=said.format(_verb(len(rows), written.number > 0)),
-        count=len(rows),
         rows=rows,
         same=total - len(rows),
         files=[ChangedFile(c.old, c.new, c.edits) for c in files],
@@ -249,7 +248,7 @@ def _written_by_hand(
         lines = dict.fromkeys(data.count(b"\n", 0, found.start()) + 1 for found in pattern.finditer(data))
         left = [line for line in lines if (file, line) not in changed]
         if left:
-            yield Note(file, left[0], path, f"it is {new} now{_also(left[1:])}")
+            yield Note(file, left[0], path, f"change it to {new}{_also(left[1:])}")
 
 
 def _also(lines: list[int]) -> str:

@@ -213,7 +213,7 @@ def _conventional(pattern: str, controller: str, action: str) -> str:
 
 
 def _policies(marks: list[Mark]) -> tuple[str, ...]:
-    """Return what marks ask of who calls: policies by name, else that he is known."""
+    """Return the policies that marks require, each by its name, or by the mark's where it names none."""
     found = []
     for mark in marks:
         if mark.name == "Authorize":

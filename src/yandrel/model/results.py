@@ -303,7 +303,7 @@ class EditedRoute(Struct, frozen=True):
 
 
 class RouteEditReport(Struct, frozen=True):
-    """The result of another prefix or guard for `count` routes, or of its preview; `same` are the others.
+    """The result of another prefix or guard for some routes, or of its preview; `same` counts the others.
 
     `summary` says in a sentence what is so now, or would be; `notes` are URLs that are written out elsewhere.
     """
@@ -313,7 +313,6 @@ class RouteEditReport(Struct, frozen=True):
     number: int
     title: str
     summary: str
-    count: int
     rows: list[EditedRoute]
     same: int
     files: list[ChangedFile]

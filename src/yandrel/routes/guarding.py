@@ -6,9 +6,8 @@ import re
 from dataclasses import dataclass
 
 from yandrel.frameworks.guarding import GuardForm, Where
-from yandrel.routes.prefix import QUOTED
+from yandrel.routes.prefix import NEAR, QUOTED
 
-NEAR = 12
 BEFORE_CLASS = rb"(?:(?:export|default|public|internal|abstract|sealed|final|open|partial|data)\s+)*"
 CLASS = rb"(?m)^([ \t]*)" + BEFORE_CLASS + rb"class\s+%s\b"
 
