@@ -29,13 +29,16 @@ print(json.dumps(sorted(rows)))
 FASTAPI = """
 import json, sys
 sys.path.insert(0, ".")
-from starlette.routing import Mount
+from starlette.routing import Mount, Route
+from fastapi.routing import APIRoute
 from app.main import app
 def walk(app, prefix=""):
     for path, methods in app.openapi()["paths"].items():
         for method in methods:
             yield method.upper(), prefix + path
     for route in app.routes:
+        if isinstance(route, Route) and not isinstance(route, APIRoute):
+            yield "GET", prefix + route.path
         if isinstance(route, Mount):
             yield from walk(route.app, prefix + route.path)
 print(json.dumps(sorted(set(walk(app)))))

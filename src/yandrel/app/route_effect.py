@@ -2,7 +2,7 @@
 
 from contextlib import nullcontext, suppress
 
-from yandrel.app.routes import known_table, route_table
+from yandrel.app.routes import known_table, route_table, table_with
 from yandrel.app.workspace import Workspace
 from yandrel.errors import RefusedError, YandrelError
 from yandrel.files.contents import Changes
@@ -30,7 +30,7 @@ class RouteWatch:
         """Return what changes that were not written would make of the table."""
         if self.before is None:
             return None
-        return self._effect(route_table(self._workspace.with_changes(changes)))
+        return self._effect(table_with(self._workspace, changes))
 
     def as_it_is(self) -> RouteEffect | None:
         """Return what became of the table, from the files as they are now."""

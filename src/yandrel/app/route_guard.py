@@ -6,7 +6,7 @@ from collections import Counter
 from collections.abc import Callable, Iterator
 
 from yandrel.app.route_prefix import routes_below, routes_in_words, write_route_edit
-from yandrel.app.routes import route_table
+from yandrel.app.routes import route_table, table_with
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner
 from yandrel.errors import CallError, RefusedError, suggest
@@ -251,7 +251,7 @@ class _Writer:
 
     def _table(self, texts: Texts) -> RouteTable:
         changes = contents_after(files_as_changes(self._index, self._encoded(texts)))
-        return route_table(self._workspace.with_changes(changes))
+        return table_with(self._workspace, changes)
 
     def _is_right(self, after: RouteTable) -> bool:
         """Whether these routes pass one guard more, and all others what they passed before."""

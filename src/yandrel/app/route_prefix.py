@@ -3,7 +3,7 @@
 import re
 from collections.abc import Iterable, Iterator, Mapping
 
-from yandrel.app.routes import route_table
+from yandrel.app.routes import route_table, table_with
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, write_changes
 from yandrel.errors import CallError, RefusedError, suggest
@@ -179,7 +179,7 @@ class _Search:
     def _after(self, texts: Mapping[Quoted, str]) -> Rows:
         self._tries += 1
         changes = contents_after(files_as_changes(self._workspace.index, self.contents(texts)))
-        return rows_of(route_table(self._workspace.with_changes(changes)))
+        return rows_of(table_with(self._workspace, changes))
 
     def _read(self, units: Iterable[str]) -> dict[str, bytes]:
         for unit in units:

@@ -8,6 +8,7 @@ import msgspec
 from yandrel import __version__
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError
+from yandrel.files.contents import Changes
 from yandrel.index.code import tree_key, versions
 from yandrel.index.memory import is_racy
 from yandrel.model.results import FORMAT_VERSION, RouteFault, RoutesReport
@@ -17,7 +18,6 @@ from yandrel.routes.faults import find_faults
 from yandrel.routes.table import READING_VERSION, read_routes
 
 TABLE_VERSION = 1
-NOT_SERVER_CODE = frozenset({"test", "migration"})
 
 
 class SavedTable(msgspec.Struct, frozen=True):
@@ -47,8 +47,12 @@ def known_table(workspace: Workspace) -> RouteTable | None:
 
 
 def _table_key(workspace: Workspace) -> bytes:
-    extra = f"{__version__} {versions()} {TABLE_VERSION} {READING_VERSION}".encode() + workspace.layout.raw
+    extra = _versions() + workspace.layout.raw
     return hashlib.blake2b(tree_key(workspace.tree, extra), digest_size=16).digest()
+
+
+def _versions() -> bytes:
+    return f"{__version__} {versions()} {TABLE_VERSION} {READING_VERSION}".encode()
 
 
 def route_table(workspace: Workspace) -> RouteTable:
@@ -56,14 +60,41 @@ def route_table(workspace: Workspace) -> RouteTable:
     known = known_table(workspace)
     if known is not None:
         return known
-    picture = workspace.picture
-
-    def is_skipped(unit: str) -> bool:
-        return unit not in picture.readings or picture.role(unit) in NOT_SERVER_CODE
-
-    table = read_routes(workspace.index, is_skipped, picture.domain, workspace.store)
+    kept = workspace.store.read_latest("routes") is not None
+    table = read_routes(
+        workspace.index,
+        workspace.picture.readings.is_aside,
+        workspace.picture.domain,
+        workspace.store,
+        all_anew=not kept,
+    )
     if not is_racy(workspace.tree):
         workspace.store.write_snapshot("routes", _table_key(workspace), msgspec.msgpack.encode(table))
+    return table
+
+
+def table_with(workspace: Workspace, changes: Changes) -> RouteTable:
+    """Return the route table as it would be with changes over the files, to be compared: without domains."""
+    return _bare_table(workspace.with_changes(changes))
+
+
+def _bare_table(workspace: Workspace) -> RouteTable:
+    return read_routes(workspace.index, workspace.picture.readings.is_aside, store=workspace.store)
+
+
+def table_at(workspace: Workspace, text: str) -> RouteTable:
+    """Return the route table that a git revision has, without domains; kept for that revision's files.
+
+    Raises CallError where there is no such revision.
+    """
+    revision = workspace.revision(text)
+    key = hashlib.blake2b(_versions() + revision.key(), digest_size=16).digest()
+    packed = workspace.store.read_snapshot("routes at revision", key)
+    if packed is not None:
+        with suppress(msgspec.DecodeError, msgspec.ValidationError):
+            return msgspec.msgpack.decode(packed, type=RouteTable)
+    table = _bare_table(workspace.at(revision))
+    workspace.store.write_snapshot("routes at revision", key, msgspec.msgpack.encode(table))
     return table
 
 
@@ -110,7 +141,7 @@ def _older(workspace: Workspace, against: str) -> RouteTable:
     place = f"{workspace.here}/{against}" if workspace.here else against
     if not workspace.files.exists(place):
         try:
-            return route_table(workspace.at_revision(against))
+            return table_at(workspace, against)
         except CallError as error:
             raise CallError(
                 f"{against} is neither a file nor a git revision here",

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from msgspec import structs
 
-from yandrel.app.route_effect import RouteWatch
+from yandrel.app.route_effect import RouteWatch, refuse_other_routes
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError, StoppedError, YandrelError
 from yandrel.files.lock import hold_lock
@@ -14,6 +14,7 @@ from yandrel.model.results import FORMAT_VERSION, HistoryRow, UndoReport
 from yandrel.moves.apply import finish_cut_off
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.journal import Record
+from yandrel.moves.plan import FileChange, contents_after
 from yandrel.moves.saved import restore_after_command, take_back_with_command
 from yandrel.moves.undo import Choices, reversed_changes, undo_change
 
@@ -27,6 +28,7 @@ class UndoRequest:
     discard: tuple[str, ...] = ()
     finish: bool = False
     preview: bool = False
+    keep_routes: bool = False
 
 
 def history(workspace: Workspace) -> UndoReport:
@@ -40,9 +42,15 @@ def undo(workspace: Workspace, request: UndoRequest) -> UndoReport:
 
     A change that was cut off is taken back first, or finished where that is asked for.
     """
-    if request.preview:
-        return _preview(workspace, request)
-    watch = RouteWatch(workspace)
+    if request.keep_routes and (request.finish or request.back_to):
+        raise CallError("--keep-routes takes back the last change only", todo="leave --to and --finish away")
+    watch = RouteWatch(workspace, always=request.keep_routes)
+    if request.preview or request.keep_routes:
+        record, files = _planned(workspace, request)
+        if request.keep_routes:
+            refuse_other_routes(watch.after_changes(contents_after(files)), record.title)
+        if request.preview:
+            return UndoReport(FORMAT_VERSION, [], [], [_row(record)], diff=unified_diff(files))
     report = _take_back(workspace, request)
     return structs.replace(report, routes=watch.as_it_is()) if report.undone else report
 
@@ -104,16 +112,15 @@ def _tell_undone(undone: list[HistoryRow]) -> Iterator[None]:
         raise StoppedError(f"interrupted; changes taken back: {numbers or 'none'}") from error
 
 
-def _preview(workspace: Workspace, request: UndoRequest) -> UndoReport:
-    """Show what taking back one change would do."""
+def _planned(workspace: Workspace, request: UndoRequest) -> tuple[Record, list[FileChange]]:
+    """Return the change that is to be taken back, and what that does."""
     journal = workspace.journal
     records = journal.history()
     if not records:
         raise RefusedError("there is no change to undo")
     record = next((r for r in records if r.number == request.back_to), records[0])
     choices = Choices(frozenset(request.keep), frozenset(request.discard))
-    files = reversed_changes(journal, record, choices)
-    return UndoReport(FORMAT_VERSION, [], [], [_row(record)], diff=unified_diff(files))
+    return record, reversed_changes(journal, record, choices)
 
 
 def _row(record: Record) -> HistoryRow:

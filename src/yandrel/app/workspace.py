@@ -3,6 +3,7 @@
 from dataclasses import dataclass, field
 from functools import cached_property
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from yandrel.errors import RefusedError
 from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
@@ -14,6 +15,9 @@ from yandrel.layout.config import Layout, read_layout
 from yandrel.moves.journal import Journal, Record
 from yandrel.rules.registry import RULE_NAMES
 from yandrel.survey.picture import Picture, take_picture
+
+if TYPE_CHECKING:  # reading git's objects takes a library that few commands need
+    from yandrel.files.revision import Revision
 
 
 @dataclass
@@ -64,14 +68,21 @@ class Workspace:
         """Return the application as it would be with changes over its files; nothing is written."""
         return ChangedWorkspace(self.root, self.here, base=self, changes=changes)
 
+    def revision(self, text: str) -> "Revision":
+        """Return a git revision of the application; raises CallError where there is none."""
+        from yandrel.files.revision import Revision
+
+        return Revision(self.root, text)
+
     def at_revision(self, text: str) -> "ChangedWorkspace":
         """Return the application at a git revision; the work tree is not touched.
 
         What is the same in the work tree is shared with it. Raises CallError where there is no such revision.
         """
-        from yandrel.files.revision import Revision
+        return self.at(self.revision(text))
 
-        revision = Revision(self.root, text)
+    def at(self, revision: "Revision") -> "ChangedWorkspace":
+        """Return the application at a revision that was found."""
         changes: dict[str, tuple[bytes, int] | None] = {}
         for path in self.tree.files:
             if path not in revision.blobs:

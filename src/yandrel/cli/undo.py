@@ -12,6 +12,7 @@ from yandrel.cli.common import format_option, open_workspace, show
 @click.option("--discard", multiple=True, metavar="FILE", help="Lose the edits made to it since.")
 @click.option("--preview", is_flag=True, help="Show the diff of taking one change back, and stop.")
 @click.option("--finish", is_flag=True, help="Finish a change that was cut off half-way.")
+@click.option("--keep-routes", is_flag=True, help="Refuse to take back what changes the route table.")
 @format_option
 @click.pass_obj
 def command(
@@ -22,6 +23,7 @@ def command(
     discard: tuple[str, ...],
     finish: bool,
     preview: bool,
+    keep_routes: bool,
     form: str,
 ) -> None:
     """Take the last change back, to the byte.
@@ -35,5 +37,5 @@ def command(
     if list_only:
         show(history(workspace), form, render_undo)
         return
-    request = UndoRequest(back_to or 0, keep, discard, finish, preview)
+    request = UndoRequest(back_to or 0, keep, discard, finish, preview, keep_routes)
     show(undo(workspace, request), form, render_undo)

@@ -64,6 +64,13 @@ class Revision:
         except KeyError as error:
             raise self._missing(error) from error
 
+    def key(self) -> bytes:
+        """Return a digest of all its files: their paths, contents and permissions."""
+        digest = hashlib.blake2b(digest_size=16)
+        for path, blob in sorted(self.blobs.items()):
+            digest.update(os.fsencode(path) + b"\0" + blob + b"%o\n" % self.modes[path])
+        return digest.digest()
+
     def has_same(self, path: str, data: bytes) -> bool:
         """Whether a file had these bytes."""
         head = b"blob %d\0" % len(data)

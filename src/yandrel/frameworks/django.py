@@ -234,15 +234,16 @@ class DjangoFamily(Family):
         lookup = call.member(holder, "lookup_url_kwarg")
         lookup = lookup if isinstance(lookup, str) else call.member(holder, "lookup_field")
         key = lookup if isinstance(lookup, str) else "pk"
-        for action, method in (*LIST_ACTIONS.items(), *DETAIL_ACTIONS.items()):
-            if action in actions:
-                path = start + slash if action in LIST_ACTIONS else f"{start}/<{key}>{slash}"
+        extras = list(_extras(call, holder))
+        for ofs, on_one in ((LIST_ACTIONS, False), (DETAIL_ACTIONS, True)):
+            for action in (one for one in ofs if one in actions):
+                path = f"{start}/<{key}>{slash}" if on_one else start + slash
                 shown = Handler(holder, (), (), f"{holder.name}.{action}")
-                add_route(
-                    call, router, (method,), path.lstrip("/") if not start else path, shown, place, doubt
-                )
-        for name, extra in _extras(call, holder):
-            self._extra(call, router, holder, name, extra, start, key, place)
+                path = path if start else path.lstrip("/")
+                add_route(call, router, (ofs[action],), path, shown, place, doubt)
+            for name, extra in extras:
+                if _is_on_one(extra) == on_one:
+                    self._extra(call, router, holder, name, extra, start, key, place)
 
     def _extra(
         self,
@@ -259,9 +260,8 @@ class DjangoFamily(Family):
         named = extra.arguments.named
         said = named.get("methods", extra.arguments.get(0))
         methods = tuple(m.upper() for m in call.items_of(said) or ["get"] if isinstance(m, str))
-        detail = named.get("detail") is True or extra.by.endswith("detail_route")
         path = text_of(named.get("url_path")) if named.get("url_path") is not None else name
-        middle = f"/<{key}>/" if detail else "/"
+        middle = f"/<{key}>/" if _is_on_one(extra) else "/"
         whole = f"{start}{middle}{from_expression(path or name)}{router.extra.get('slash', '/')}"
         shown = Handler(holder, (), (), f"{holder.name}.{name}")
         add_route(call, router, methods, whole, shown, extra.place if extra.place.line else place)
@@ -319,11 +319,21 @@ class DjangoFamily(Family):
             if one.by == "django.router":
                 inner = one.arguments.get(0)
                 if isinstance(inner, Router):
+                    self._add_root_view(call, inner)
                     add_mount(call, router, "", inner, one.place, one.doubt)
                 continue
             if one.by not in ("django.path", "django.re_path", "django.url"):
                 continue
             self._one(call, router, one, built)
+
+    @staticmethod
+    def _add_root_view(call: Evaluation, router: Router) -> None:
+        """Add the list of its view sets, which a router answers at its own path, once."""
+        made = router.extra.get("instance")
+        own = isinstance(made, Instance) and call.member(made.type, "include_root_view") is False
+        if router.extra.pop("root", False) and not own:
+            shown = Handler(Outside("rest_framework.routers.APIRootView"))
+            add_route(call, router, ("GET",), "", shown, router.place).outside = True
 
     def _one(self, call: Evaluation, router: Router, one: Made, built: dict[int, Router]) -> None:
         route = one.arguments.get(0, "route", one.arguments.named.get("regex"))
@@ -389,6 +399,11 @@ class DjangoFamily(Family):
 
     def pattern(self, path: str) -> str:
         return from_angles(path)
+
+
+def _is_on_one(extra: Made) -> bool:
+    """Whether an extra action is one on a single object, whose routes stand behind those on all of them."""
+    return extra.arguments.named.get("detail") is True or extra.by.endswith("detail_route")
 
 
 def view_methods(call: Evaluation, holder: ClassValue) -> tuple[str, ...]:

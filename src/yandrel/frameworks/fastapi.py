@@ -9,9 +9,11 @@ from yandrel.frameworks.values import (
     HOLE,
     Arguments,
     ClassValue,
+    Handler,
     Instance,
     Made,
     Native,
+    Outside,
     Place,
     Router,
     Value,
@@ -24,6 +26,13 @@ VERBS = ("get", "post", "put", "patch", "delete", "head", "options", "trace")
 APPLICATIONS = frozenset({"FastAPI", "Starlette", "Litestar"})
 ROUTERS = frozenset({"APIRouter", "Router"})
 PACKAGES = ("fastapi", "starlette")
+OWN_PAGES = (
+    ("openapi_url", "/openapi.json"),
+    ("docs_url", "/docs"),
+    ("swagger_ui_oauth2_redirect_url", "/docs/oauth2-redirect"),
+    ("redoc_url", "/redoc"),
+)
+"""The pages that FastAPI answers itself: the argument that moves or drops each, and where it is."""
 ROUTES = frozenset({"Route", "APIRoute", "WebSocketRoute", "Mount", "Host"})
 
 
@@ -74,9 +83,26 @@ class FastApiFamily(Family):
         made = Router(self, place, text_of(prefix) or "", last in APPLICATIONS)
         made.doubt = doubt_of(prefix)
         made.guards.extend(_dependencies(call, arguments))
+        if last == "FastAPI":
+            self._add_own_pages(call, made, arguments, place)
         routes = arguments.named.get("routes", arguments.get(1) if last == "Starlette" else None)
         self._take(call, made, routes, place)
         return made
+
+    def _add_own_pages(self, call: Evaluation, router: Router, arguments: Arguments, place: Place) -> None:
+        """Add what FastAPI itself answers: the description of the routes, and two pages that show it."""
+        said = {name: arguments.named.get(name, default) for name, default in OWN_PAGES}
+        if said["openapi_url"] in (None, ""):
+            return
+        if said["docs_url"] in (None, ""):
+            said["swagger_ui_oauth2_redirect_url"] = None
+        for name, path in said.items():
+            if path not in (None, ""):
+                text = text_of(path)
+                where = HOLE if text is None else text
+                shown = Handler(Outside(f"fastapi.{name.removesuffix('_url')}"))
+                doubt = doubt_of(path) or ("its path is not constant" if text is None else "")
+                add_route(call, router, ("GET",), where, shown, place, doubt).outside = True
 
     def _take(self, call: Evaluation, router: Router, routes: Value, place: Place) -> None:
         """Add the routes of a list."""

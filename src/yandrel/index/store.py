@@ -182,9 +182,6 @@ class ProgramStore(FactStore):
     def read_snapshot(self, name: str, key: bytes) -> bytes | None:
         return self._other.read_snapshot(name, key) if name.startswith(PROGRAM) else None
 
-    def read_latest(self, name: str) -> bytes | None:
-        return self._other.read_latest(name) if name == "routes" else None
-
 
 def _sum(key: bytes, data: bytes) -> bytes:
     """Return the checksum of a value and of what it is stored under."""

@@ -51,12 +51,12 @@ def escape_report(report: T, terminal: bool) -> T:
     if not isinstance(report, msgspec.Struct):
         return report
     changed: dict[str, object] = {}
-    for field in structs.fields(report):
-        value = getattr(report, field.name)
-        if isinstance(value, str) and field.name in LINES:
+    for name in report.__struct_fields__:
+        value = getattr(report, name)
+        if isinstance(value, str) and name in LINES:
             new: object = escape_controls(value, lines=True) if terminal else value
         else:
             new = escape_report(value, terminal)
         if new is not value and new != value:
-            changed[field.name] = new
+            changed[name] = new
     return structs.replace(report, **changed) if changed else report

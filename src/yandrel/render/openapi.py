@@ -15,7 +15,7 @@ def render_openapi(report: RoutesReport) -> str:
     """Return the document: paths, methods, parameters, tags by domain, operation ids."""
     paths: dict[str, dict[str, Any]] = {}
     taken: set[str] = set()
-    for route in report.routes:
+    for route in (route for route in report.routes if not route.outside):
         path = _path(route.pattern)
         item = paths.setdefault(path, {})
         names = list(dict.fromkeys(PARAMETER.findall(path)))

@@ -8,6 +8,8 @@ from yandrel.render.protocol import Style, clip, plural_of, table, wrap
 
 VERBS = ("GET", "POST", "PUT", "PATCH", "DELETE", "ANY")
 SHOWN_FAULTS = 12
+OF_PACKAGES = "of packages"
+LAST_GROUPS = ("no domain", "shared", OF_PACKAGES)
 SIGNS = {"added": "+", "gone": "-", "handler": "~", "guards": "~", "order": "~"}
 
 
@@ -22,9 +24,7 @@ def render_routes(report: RoutesReport, style: Style, by: str = "domain") -> str
     if by == "resource":
         out += ["", *_matrix(report.routes)]
     else:
-        key: Callable[[Route], str] = (
-            _mount_of if by == "mount" else lambda route: route.domain or "no domain"
-        )
+        key: Callable[[Route], str] = _mount_of if by == "mount" else _domain_of
         out += _groups(report.routes, key, style)
     out += _doubts(report, style)
     out += _faults(report, style)
@@ -34,8 +34,14 @@ def render_routes(report: RoutesReport, style: Style, by: str = "domain") -> str
 def _headline(report: RoutesReport) -> str:
     frameworks = f" ({', '.join(report.frameworks)})" if report.frameworks else ""
     doubt = f", {report.uncertain} of them uncertain" if report.uncertain else ""
+    outside = sum(route.outside for route in report.routes)
+    of_packages = f", {outside} of packages" if outside else ""
     shown = f"{len(report.routes)} of " if len(report.routes) != report.total else ""
-    return f"{report.name}: {shown}{plural_of(report.total, 'route')}{frameworks}{doubt}."
+    return f"{report.name}: {shown}{plural_of(report.total, 'route')}{frameworks}{of_packages}{doubt}."
+
+
+def _domain_of(route: Route) -> str:
+    return OF_PACKAGES if route.outside else route.domain or "no domain"
 
 
 def _mount_of(route: Route) -> str:
@@ -48,7 +54,7 @@ def _groups(routes: list[Route], key: Callable[[Route], str], style: Style) -> l
         groups.setdefault(key(route), []).append(route)
     lines: list[str] = []
     width = min(max((len(route.pattern) for route in routes), default=10), max(24, style.width // 2 - 8))
-    for name in sorted(groups, key=lambda name: (name in ("no domain", "shared"), name)):
+    for name in sorted(groups, key=lambda name: (name in LAST_GROUPS and LAST_GROUPS.index(name) + 1, name)):
         lines += ["", style.strong(f"{name} ({len(groups[name])})")]
         for route in groups[name]:
             handler = route.handler or f"{route.unit}:{route.line}"

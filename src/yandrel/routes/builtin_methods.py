@@ -134,6 +134,8 @@ def _dict_method(run: State, of: DictValue, name: str, arguments: Arguments, pla
         return ListValue(list(of.items), of.open)
     if name in ("get", "getOrDefault"):
         return of.items.get(arguments.get(0), arguments.get(1, default=Unknown(name)))
+    if name == "pop" and isinstance(arguments.get(0), str):
+        return of.items.pop(arguments.get(0), arguments.get(1, default=Unknown(name)))
     if name == "setdefault" and isinstance(arguments.get(0), str):
         return of.items.setdefault(arguments.get(0), arguments.get(1))
     if name in ("put", "set", "Add"):

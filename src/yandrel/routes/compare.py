@@ -44,6 +44,8 @@ def _reordered(before: RouteTable, after: RouteTable) -> list[RouteChange]:
     new = {key: number for number, key in enumerate(_by_key(after))}
     found: list[RouteChange] = []
     both = [key for key in new if key in old]
+    if both == [key for key in old if key in new]:
+        return found
     for key in both:
         if "{" in key[1]:
             continue

@@ -113,6 +113,8 @@ class Expressions(State):
         key = self.evaluate_in(node.key, scope)
         if isinstance(of, ListValue) and isinstance(key, int) and -len(of.items) <= key < len(of.items):
             return of.items[key]
+        if isinstance(of, str) and isinstance(key, int) and -len(of) <= key < len(of):
+            return of[key]
         if isinstance(of, DictValue) and isinstance(key, (str, int)) and key in of.items:
             return of.items[key]
         if isinstance(key, str) and isinstance(of, (Router, Instance, ClassValue, ModuleValue)):

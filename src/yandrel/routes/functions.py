@@ -100,7 +100,7 @@ class Functions(State):
             self.depth -= 1
             self.aside -= aside
         self.place = before
-        if self.made == made and not isinstance(result, FRUITS):
+        if self.made == made and not isinstance(result, FRUITS) and not self._holds_routes(result):
             self.fruitless[key] = self.fruitless.get(key, 0) + 1
         if isinstance(result, (ListValue, DictValue)):
             self.holders.append((result, Place(value.unit, value.node.line)))

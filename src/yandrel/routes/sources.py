@@ -6,7 +6,7 @@ import hashlib
 import posixpath
 import re
 from collections import Counter
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from contextlib import suppress
 from functools import cached_property
 
@@ -114,10 +114,10 @@ class Sources:
         index: CodeIndex,
         words: frozenset[str],
         store: FactStore | None = None,
-        own: list[str] | None = None,
+        skip: Callable[[str], bool] = lambda unit: False,
     ) -> None:
         self.index = index
-        self.own = list(index.facts) if own is None else own
+        self._skip = skip
         self.store = store
         self.words = words
         self._programs: dict[str, Program | None] = {}
@@ -178,8 +178,9 @@ class Sources:
         if self.store is not None:
             self.store.write_snapshot(f"{PROGRAM}{unit}", key, packed)
 
-    def read_ahead(self, units: list[str]) -> None:
+    def read_ahead(self) -> None:
         """Read the programs of many files on all cores; the results are the same without."""
+        units = [unit for unit in self.index.facts if not self._skip(unit)]
         workers = usable_cores()
         if len(units) < ENOUGH_FOR_A_POOL or workers < 2 or not can_fork():
             return
@@ -416,8 +417,12 @@ class Sources:
         """Return the files that hold a word, of those that may declare or mount routes, or of all."""
         found = self._with_word.get(word)
         if found is None:
-            units = self.own if every else self.candidates
-            found = [unit for unit in units if word in self.index.read_raw(unit)]
+            units = self.index.facts if every else self.candidates
+            found = [
+                unit
+                for unit in units
+                if word in self.index.read_raw(unit) and not (every and self._skip(unit))
+            ]
             self._with_word[word] = found
         return found
 
@@ -429,7 +434,7 @@ class Sources:
     @cached_property
     def candidates(self) -> list[str]:
         """The files that may declare or mount routes, in order."""
-        return [unit for unit in self.own if self.is_candidate(unit)]
+        return [unit for unit in self.index.facts if self.is_candidate(unit) and not self._skip(unit)]
 
 
 def _before_version(module: str) -> str:

@@ -9,6 +9,7 @@ from yandrel.frameworks.values import (
     ClassValue,
     DictValue,
     FunctionValue,
+    Handler,
     Instance,
     ListValue,
     ModuleValue,
@@ -103,7 +104,8 @@ class Statements(State):
         perhaps: Value = GONE
         value = self.evaluate_in(node.value, scope) if node.bodies and node.value is not None else None
         decided = _decides(node.value, inside=scope.parent is not None)
-        if (value is True and decided is not False) or isinstance(value, ModuleValue):
+        given = isinstance(node.value, Name) and isinstance(value, (ClassValue, FunctionValue, Handler))
+        if (value is True and decided is not False) or isinstance(value, ModuleValue) or given:
             return self.block(node.bodies[0], scope)
         if value is False and decided and len(node.bodies) < 3:
             return self.block(node.bodies[1], scope) if len(node.bodies) == 2 else GONE

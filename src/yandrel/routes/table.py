@@ -33,7 +33,7 @@ from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 
-READING_VERSION = 7
+READING_VERSION = 9
 """Another where the same files are read into another table."""
 DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000
@@ -70,16 +70,17 @@ def read_routes(
     skip: Skip = lambda unit: False,
     domain: Callable[[str], str] = lambda unit: "",
     store: FactStore | None = None,
+    all_anew: bool = False,
 ) -> RouteTable:
     """Return the route table of an application.
 
     `skip` tells files that are not its own hand-written server code, `domain` the domain of a file; the
-    programs of files are kept in `store`.
+    programs of files are kept in `store`. With `all_anew` all are made at once, before one is needed.
     """
-    sources = Sources(index, declaring_words(), store, [unit for unit in index.facts if not skip(unit)])
+    sources = Sources(index, declaring_words(), store, skip)
     run = Evaluator(sources, make_families())
-    if store is None or store.read_latest("routes") is None:
-        sources.read_ahead(sources.own)
+    if all_anew:
+        sources.read_ahead()
     _run_all(run, sources.candidates)
     routes = _collect(run, domain)
     unmounted = tuple(

@@ -55,12 +55,10 @@ def load_weights() -> TwoPasses:
 def chances_of(signs: Signs, weights: Weights) -> dict[str, float]:
     """Return the chance of each role by the softmax of the weighted signs."""
     order = [weights.signs.get(sign, 0.0) for sign in SIGNS]
-    scores = dict.fromkeys(ROLES, 0.0)
-    for role in ROLES:
-        score = weights.bias.get(role, 0.0)
-        for place, value in signs.by_role.get(role, {}).items():
-            score += order[place] * value
-        scores[role] = score
+    scores = {role: weights.bias.get(role, 0.0) for role in ROLES}
+    for role in scores.keys() & signs.by_role.keys():
+        held = signs.by_role[role]
+        scores[role] += sum(order[place] * value for place, value in held.items())
     highest = max(scores.values())
     powers = {role: math.exp(score - highest) for role, score in scores.items()}
     total = sum(powers.values())

@@ -300,6 +300,7 @@ class Readings(Mapping[str, Reading]):
         self._layout = layout
         self._reader = RoleReader(layout, index.languages)
         self._found: dict[str, Reading] = {}
+        self._plainly: dict[str, Reading] = {}
         self._known = known
         self.kinds = {
             unit: kind
@@ -323,8 +324,15 @@ class Readings(Mapping[str, Reading]):
             self._found[unit] = found
         return found
 
+    def _plain(self, unit: str) -> Reading:
+        """Return what a unit's own place and definitions tell, whatever is around it."""
+        found = self._plainly.get(unit)
+        if found is None:
+            found = self._plainly[unit] = self._reader.read(unit, self._index.facts[unit])
+        return found
+
     def _read(self, unit: str) -> Reading:
-        reading = self._reader.read(unit, self._index.facts[unit])
+        reading = self._plain(unit)
         if self._layout.roles or reading.role in WHOLE_TREES or (not reading.role and self._is_bare(unit)):
             return reading
         verdict = self._judged.get(unit)
@@ -340,6 +348,10 @@ class Readings(Mapping[str, Reading]):
     def _is_bare(self, unit: str) -> bool:
         """Whether a unit only marks a package."""
         return self._index.language(unit).is_package_marker(unit) and not self._index.facts[unit].definitions
+
+    def is_aside(self, unit: str) -> bool:
+        """Whether a unit does not run with the application: not its own, or plainly a test or migration."""
+        return unit not in self._units or self._plain(unit).role in WHOLE_TREES
 
     def stands_for_itself(self, unit: str) -> bool:
         """Whether a unit is one of the application's own that is not judged in what it declares."""

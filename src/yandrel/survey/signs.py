@@ -18,7 +18,7 @@ SIGNS = (
 )  # fmt: skip
 """The signs, in the order of their weights."""
 AT = {sign: number for number, sign in enumerate(SIGNS)}
-NAMES = ("stem", "near", "type")
+NAMES = (AT["stem"], AT["near"], AT["type"])
 ASIDE = 0.3
 """How much a type says beside the one that the file is called by."""
 OF_FOLDERS = frozenset({AT["near"], AT["outer"]})
@@ -307,13 +307,13 @@ def _read_deeds(signs: Signs, facts: Facts) -> None:
     deeds = deeds_of(facts)
     counts = dict(zip(KINDS, facts.deeds, strict=True)) if facts.deeds else {}
     strongest = max(deeds.values(), default=0.0)
-    for role in ROLES:
+    for role in ROLES if deeds else list(signs.by_role):
         wanted = DEED_OF.get(role)
+        word = _word(signs, role)
         if wanted is None:
-            signs.note(role, "word-without-deed", _word(signs, role))
+            signs.note(role, "word-without-deed", word)
             continue
         own, kind = max((deeds.get(kind, 0.0) * weight, kind) for kind, weight in wanted)
-        word = _word(signs, role)
         if own > 0.02:
             signs.note(role, "deed", own, f"{SAID[kind]} ({counts[kind]} words show it)")
             if strongest > 0.1:
@@ -330,7 +330,10 @@ def _read_deeds(signs: Signs, facts: Facts) -> None:
 
 def _word(signs: Signs, role: str) -> float:
     """Return how clearly names speak for a role."""
-    return max(*(signs.value(role, sign) for sign in NAMES), OUTER * signs.value(role, "outer"))
+    held = signs.by_role.get(role)
+    if not held:
+        return 0.0
+    return max(*(held.get(place, 0.0) for place in NAMES), OUTER * held.get(AT["outer"], 0.0))
 
 
 def _read_emptiness(signs: Signs, facts: Facts) -> None:
