@@ -15,7 +15,7 @@ SERVER = {
         "const express = require('express');\n"
         "const app = express();\n"
         "app.get('/hives/:number', show);\n"
-        "app.get('/hives/count', count);\n"
+        "app.get('/hives/count', count); app.post('/hives/all', add);\n"
         "app.use(express.json());\n"
         "app.post('/hives', add);\n"
         "function show(req, res) {}\nfunction count(req, res) {}\nfunction add(req, res) {}\n"

@@ -4,11 +4,13 @@ import hashlib
 from collections.abc import Iterable, Iterator, Mapping
 from contextlib import suppress
 from fnmatch import fnmatchcase
+from functools import partial
 
 import msgspec
 
 from yandrel import __version__
 from yandrel.app.fixes import BUDGET, FixPlanner
+from yandrel.app.routes import table_of
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, ConfigError, suggest
 from yandrel.files.root import CONFIG_NAME
@@ -71,7 +73,7 @@ def _layout_key(workspace: Workspace) -> bytes:
 
 
 def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
-    outcome = run_rules(workspace.picture, load_rules())
+    outcome = run_rules(workspace.picture, load_rules(), table=partial(table_of, workspace))
     index, picture = workspace.index, workspace.picture
     judged = Judged(
         outcome.findings,

@@ -2,11 +2,12 @@
 
 import hashlib
 from contextlib import suppress
+from functools import partial
 
 import msgspec
 
 from yandrel import __version__
-from yandrel.app.workspace import Workspace
+from yandrel.app.workspace import ChangedWorkspace, Workspace
 from yandrel.errors import CallError
 from yandrel.files.contents import Changes
 from yandrel.index.code import tree_key, versions
@@ -73,6 +74,11 @@ def route_table(workspace: Workspace) -> RouteTable:
     return table
 
 
+def table_of(workspace: Workspace) -> RouteTable:
+    """Return the route table of an application as it is or would be."""
+    return _bare_table(workspace) if isinstance(workspace, ChangedWorkspace) else route_table(workspace)
+
+
 def table_with(workspace: Workspace, changes: Changes) -> RouteTable:
     """Return the route table as it would be with changes over the files, to be compared: without domains."""
     return _bare_table(workspace.with_changes(changes))
@@ -103,7 +109,7 @@ def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesRep
     table = route_table(workspace)
     changes = compare_tables(_older(workspace, against), table) if against else []
     shown = [route for route in table.routes if _is_wanted(route, wanted)]
-    faults = find_faults(table, workspace.layout.guards)
+    faults = find_faults(table, workspace.layout.guards, partial(_holds, workspace))
     return RoutesReport(
         version=FORMAT_VERSION,
         name=workspace.layout.name or workspace.root.name,
@@ -118,6 +124,13 @@ def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesRep
         failed=list(table.failed),
         looked_for=_looked_for(workspace) if not table.routes else [],
     )
+
+
+def _holds(workspace: Workspace, unit: str, text: str) -> bool:
+    """Whether a file holds a text."""
+    with suppress(OSError):
+        return text.encode() in workspace.index.read_raw(unit)
+    return False
 
 
 def save_table(workspace: Workspace, path: str) -> None:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yandrel.frameworks.guarding import Where, form
-from yandrel.frameworks.paths import from_angles, from_expression
+from yandrel.frameworks.paths import from_angles, from_expression, read_expression
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route
 from yandrel.frameworks.values import (
     HOLE,
@@ -339,7 +339,7 @@ class DjangoFamily(Family):
         route = one.arguments.get(0, "route", one.arguments.named.get("regex"))
         text = text_of(route)
         text = HOLE if text is None else text
-        path = text if one.by == "django.path" else from_expression(text)
+        path, conditions = (text, None) if one.by == "django.path" else read_expression(text)
         target = one.arguments.get(1, "view")
         doubt = one.doubt or doubt_of(route)
         listed = self._included(call, target, one.place)
@@ -348,7 +348,7 @@ class DjangoFamily(Family):
             if inner is None:
                 inner = built[id(listed)] = Router(self, one.place)
                 self._fill(call, inner, listed, built)
-            add_mount(call, router, path, inner, one.place, doubt)
+            add_mount(call, router, path, inner, one.place, doubt).conditions = conditions
             return
         if isinstance(target, Made) and target.by == "django.include":
             why = doubt or "an included list that is not read"
@@ -359,7 +359,8 @@ class DjangoFamily(Family):
             add_route(call, router, (), path + HOLE, target, one.place, why).outside = True
             return
         methods = target.methods if isinstance(target, Handler) else ()
-        add_route(call, router, methods, path, target, one.place, doubt or self._unknown_base(call, target))
+        doubt = doubt or self._unknown_base(call, target)
+        add_route(call, router, methods, path, target, one.place, doubt).conditions = conditions
 
     @staticmethod
     def _unknown_base(call: Evaluation, target: Value) -> str:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yandrel.frameworks.guarding import Where, form
-from yandrel.frameworks.paths import from_colons, from_expression
+from yandrel.frameworks.paths import from_colons, read_expression
 from yandrel.frameworks.protocol import Evaluation, Family, add_mount, add_route, handler_of, join_paths
 from yandrel.frameworks.values import (
     HOLE,
@@ -128,13 +128,14 @@ class ExpressFamily(Family):
         method = {"all": "ANY", "del": "DELETE"}.get(name, name.upper())
         for path in paths:
             text, doubt = self.path_of(path)
-            add_route(call, target, (method,), text, handler, place, doubt, names)
+            entry = add_route(call, target, (method,), text, handler, place, doubt, names)
+            entry.conditions = conditions_of(path)
 
     def path_of(self, value: Value) -> tuple[str, str]:
         """Return a path as it was written, and why it is not certain."""
         if isinstance(value, Made) and value.by.endswith("RegExp"):
             text = value.arguments.get(0)
-            return (from_expression(text), "") if isinstance(text, str) else (HOLE, "an expression")
+            return (read_expression(text)[0], "") if isinstance(text, str) else (HOLE, "an expression")
         text = text_of(value)
         return (HOLE, "the path is not constant") if text is None else (text, doubt_of(value))
 
@@ -173,6 +174,14 @@ class ExpressFamily(Family):
 
     def pattern(self, path: str) -> str:
         return from_colons(path)
+
+
+def conditions_of(value: Value) -> tuple[str, ...] | None:
+    """Return the conditions of the parameters of an expression; None for a path that says them itself."""
+    if isinstance(value, Made) and value.by.endswith("RegExp"):
+        text = value.arguments.get(0)
+        return read_expression(text)[1] if isinstance(text, str) else ()
+    return None
 
 
 def flattened(call: Evaluation, values: list[Value]) -> list[Value]:

@@ -11,6 +11,7 @@ from yandrel.frameworks.values import (
     ClassValue,
     DictValue,
     Entry,
+    FunctionValue,
     Handler,
     Instance,
     ListValue,
@@ -160,6 +161,14 @@ class FlaskFamily(Family):
             return self._added(call, router, name, arguments, place)
         if name in ("register_blueprint", "add_namespace", "register_api", "register_extensions"):
             return self._mounted(call, router, arguments, place)
+        if name == "register" and isinstance(arguments.get(0), Router):
+            given = arguments.get(1, "options")
+            held = (
+                {str(key): value for key, value in given.items.items()}
+                if isinstance(given, DictValue)
+                else {}
+            )
+            return self._mounted(call, arguments.get(0), Arguments([router], held), place, apart=False)
         if name == "init_app":
             holder = arguments.get(0)
             if isinstance(holder, Router):
@@ -212,10 +221,18 @@ class FlaskFamily(Family):
             methods = self._methods_of(call, view)
         add_route(call, router, methods or ("GET",), text, view, place, doubt_of(path))
 
-    def _mounted(self, call: Evaluation, router: Router, arguments: Arguments, place: Place) -> None:
+    def _mounted(
+        self, call: Evaluation, router: Router, arguments: Arguments, place: Place, apart: bool = True
+    ) -> None:
+        """Mount a blueprint; `apart` says that a class of its own may do that with its own `register`."""
         other = arguments.get(0)
-        other = other.base if isinstance(other, Instance) else other
+        made = other.extra.get("instance") if isinstance(other, Router) else other
+        other = made.base if isinstance(made, Instance) and isinstance(made.base, Router) else other
         if not isinstance(other, Router):
+            return
+        own = call.member(made, "register") if isinstance(made, Instance) and apart else None
+        if isinstance(own, FunctionValue):
+            call.call(own, Arguments([router, DictValue(dict(arguments.named))]), place)
             return
         given = arguments.named.get("url_prefix", arguments.get(1))
         prefix = text_of(given) if given is not None else None

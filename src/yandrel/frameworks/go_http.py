@@ -114,7 +114,9 @@ class GoFamily(Family):
         if short in MAKERS:
             return Router(self, place, application=True)
         if short in ("http.HandleFunc", "http.Handle"):
-            return self.method(call, call.application(self), short.partition(".")[2], arguments, place)
+            start = call.frames[0] if call.frames else place
+            program = call.application(self, start.unit.rpartition("/")[0])
+            return self.method(call, program, short.partition(".")[2], arguments, place)
         if short == "http.StripPrefix":
             return arguments.get(1)
         if short.rpartition(".")[2] in WRAPPERS:

@@ -1,10 +1,34 @@
-"""Paths as frameworks write them, turned into patterns with parameters as `{name}`."""
+"""Paths as frameworks write them, turned into patterns with parameters as `{name}`.
+
+Each parameter has a condition: an expression for what it matches, empty where that is all but a slash, `?`
+where it is not known.
+"""
 
 import re
 
 ANGLE = re.compile(r"<(?:[^<>:]*(?:\([^()]*\))?:)?\s*([\w-]+)\s*>")
 REST = re.compile(r"(?<=/)\*(\w+)")
 COLON = re.compile(r":([A-Za-z_]\w*)(\((?:[^()]|\([^()]*\))*\))?[?*+]?")
+ONE_PARAMETER = re.compile(
+    r"<(?P<angle>[^<>]+)>|\{(?P<brace>(?:[^{}]|\{[^{}]*\})*)\}|:(?P<colon>[A-Za-z_]\w*)"
+    r"(?P<group>\((?:[^()]|\([^()]*\))*\))?|(?<=/)(?P<rest>\*\w*)"
+)
+ANYTHING = frozenset({"[^/]+", "[^/.]+", "[^/]*", "[^\\/]+", "[^/]+?", ".+", ".*"})
+CONDITIONS = {
+    "": "",
+    "str": "",
+    "string": "",
+    "int": r"\d+",
+    "integer": r"\d+",
+    "long": r"\d+",
+    "float": r"\d+(\.\d+)?",
+    "uuid": r"[0-9a-fA-F-]{36}",
+    "guid": r"[0-9a-fA-F-]{36}",
+    "slug": r"[-\w]+",
+    "alpha": r"[A-Za-z]+",
+    "path": ".+",
+}
+"""What the converters of the frameworks match."""
 NAMED_GROUP = re.compile(r"\(\?P?<(\w+)>")
 
 
@@ -45,9 +69,15 @@ def from_braces(path: str) -> str:
 
 def from_expression(text: str) -> str:
     """`^hives/(?P<number>\\d+)/$` becomes `hives/{number}/`; a group without a name becomes `{}`."""
+    return read_expression(text)[0]
+
+
+def read_expression(text: str) -> tuple[str, tuple[str, ...]]:
+    """Return an expression as a pattern, and the conditions of its parameters."""
     text = text.removeprefix("^").removeprefix("\\A")
     text = re.sub(r"(?<!\\)\$$|\\Z$|\\z$", "", text)
     made: list[str] = []
+    conditions: list[str] = []
     at = 0
     while at < len(text):
         if text[at] == "(":
@@ -55,10 +85,14 @@ def from_expression(text: str) -> str:
             named = NAMED_GROUP.match(text, at)
             if named:
                 made.append("{" + named[1] + "}")
+                conditions.append(_condition(text[named.end() : end]))
             elif not text.startswith(("(?:", "(?=", "(?!", "(?i"), at):
                 made.append("{}")
+                conditions.append(_condition(text[at + 1 : end]))
             elif text.startswith("(?:", at) and end + 1 < len(text) and text[end + 1] != "?":
-                made.append(from_expression(text[at + 3 : end].split("|")[0]))
+                inner, more = read_expression(text[at + 3 : end].split("|")[0])
+                made.append(inner)
+                conditions += ["?"] * len(more)
             at = end + 1
             while at < len(text) and text[at] in "?*+":
                 at += 1
@@ -75,7 +109,33 @@ def from_expression(text: str) -> str:
             continue
         made.append(text[at])
         at += 1
-    return "".join(made)
+    return "".join(made), tuple(conditions)
+
+
+def _condition(group: str) -> str:
+    return "" if group in ANYTHING else group
+
+
+def conditions_in(path: str) -> tuple[str, ...]:
+    """Return the conditions of the parameters of a path that is no expression, in order."""
+    return tuple(_condition_of(found) for found in ONE_PARAMETER.finditer(path))
+
+
+def _condition_of(found: re.Match[str]) -> str:
+    """Return the condition that a parameter is written with."""
+    if found["angle"] is not None:
+        said = found["angle"].rpartition(":")[0].strip()
+    elif found["brace"] is not None:
+        said = found["brace"].partition(":")[2]
+        if found["brace"].startswith("*"):
+            return ".+"
+    elif found["rest"] is not None:
+        return ".+"
+    else:
+        said = (found["group"] or "")[1:-1]
+    if said in CONDITIONS:
+        return CONDITIONS[said]
+    return "?" if re.match(r"\w+(\(|:|\??$)", said) else _condition(said)
 
 
 def _closing(text: str, start: int) -> int:

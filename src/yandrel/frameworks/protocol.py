@@ -35,8 +35,8 @@ class Evaluation(Protocol):
     def member(self, value: Value, name: str) -> Value:
         """Return a member of a value; `Unknown` where it has none."""
 
-    def application(self, family: Family) -> Router:
-        """Return the router of an application that declares its routes on no object."""
+    def application(self, family: Family, program: str = "") -> Router:
+        """Return the router of an application, or `program`, that declares its routes on no object."""
 
     def module(self, name: str, unit: str) -> Value:
         """Return a file by the name that the language gives it, or by its path from a file."""
@@ -171,18 +171,20 @@ def add_mount(
     place: Place,
     doubt: str = "",
     guards: tuple[str, ...] = (),
-) -> None:
+) -> Entry:
     """Mount a router on another one; a mount that would hold itself is left out."""
+    why = doubt or (call.doubts[-1] if call.doubts else "")
+    entry = Entry("mount", path, other, place, (), guards, why)
     seen: Router | None = router
     while seen is not None:
         if seen is other:
-            return
+            return entry
         seen = seen.parent
     other.mounted += 1
     if other.parent is None and other is not router:
         other.parent = router
-    why = doubt or (call.doubts[-1] if call.doubts else "")
-    router.entries.append(Entry("mount", path, other, place, (), guards, why))
+    router.entries.append(entry)
+    return entry
 
 
 def handler_of(values: list[Value]) -> tuple[Value, tuple[Value, ...]]:

@@ -221,6 +221,7 @@ class Entry:
 
     `kind` is "route", "mount" or "use", `path` as it was written; `outside` says that another package
     declares it, `caller` where the function was called, or the entry written, that it was declared for.
+    `conditions` are those of the parameters, where the path does not say them itself.
     """
 
     kind: str
@@ -233,6 +234,7 @@ class Entry:
     name: str = ""
     outside: bool = False
     caller: Place | None = None
+    conditions: tuple[str, ...] | None = None
 
 
 @dataclass(eq=False)

@@ -9,7 +9,9 @@ class Route(Struct, frozen=True):
     `method` is `ANY` where the framework names none; `path` is as the framework writes it, `pattern` with
     parameters as `{name}`. `unit` and `line` are those of the handler, `declared` where the route stands,
     `mounts` where each prefix was given, from the outermost. `outside` says that another package declares
-    it, `doubt` why it is not certain.
+    it, `doubt` why it is not certain. `conditions` are what the parameters of the pattern match, in order: an
+    expression, empty for all but a slash, `?` where it is not known. `server` is where the application that
+    answers is made.
     """
 
     method: str
@@ -26,6 +28,8 @@ class Route(Struct, frozen=True):
     declared: str
     framework: str = ""
     doubt: str = ""
+    conditions: tuple[str, ...] = ()
+    server: str = ""
 
 
 class RouteTable(Struct, frozen=True):

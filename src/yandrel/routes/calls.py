@@ -292,6 +292,8 @@ class Calls(State):
             if self.doubts and not router.doubt:
                 router.doubt = self.doubts[-1]
             self.routers.append(router)
+            if self.tried and self.frames:
+                self.stand_ins.setdefault(self.tried, []).append(router)
 
 
 def _unwrapped(arguments: Arguments) -> Arguments:

@@ -106,10 +106,10 @@ class Evaluator(Statements, Names, Expressions, Definitions, Calls, Functions):
 
     def run_again(self, unit: str) -> Value:
         program = self.sources.program(unit)
-        if program is None or self.active.get(hash(unit), 0) > 1:
+        if program is None or self.active.get((hash(unit), 0), 0) > 1:
             return Unknown("a file that cannot be read")
         self.included.add(unit)
-        key = hash(unit)
+        key = (hash(unit), 0)
         self.active[key] = self.active.get(key, 0) + 1
         result = self._run_body(program, Scope(unit))
         self.active[key] -= 1
@@ -122,9 +122,11 @@ class Evaluator(Statements, Names, Expressions, Definitions, Calls, Functions):
     def files_with(self, word: bytes, every: bool = False) -> list[str]:
         return self.sources.files_with(word, every)
 
-    def application(self, family: Family) -> Router:
-        found = self.applications.get(family.name)
+    def application(self, family: Family, program: str = "") -> Router:
+        key = f"{family.name} {program}"
+        found = self.applications.get(key)
         if found is None:
-            found = self.applications[family.name] = Router(family, Place("", 0), application=True)
+            place = Place(program, 0)
+            found = self.applications[key] = Router(family, place, application=True)
             self.routers.append(found)
         return found

@@ -4,24 +4,33 @@ from __future__ import annotations
 
 import itertools
 import re
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
+from typing import NamedTuple
 
 from yandrel.frameworks.registry import names_of_first_match
 from yandrel.model.results import RouteFault
 from yandrel.model.routes import Route, RouteTable
 
-CONSTRAINED = re.compile(r"\(|<(?!str:|string:)[\w()=, ]+:|\{\w+:")
 TELLING_PARTS = 3
 """Routes are compared with those alone that begin with so many parts of the same form."""
-PARAMETER = re.compile(r"\{(\w*)\}")
+UNKNOWN = "?"
+"""The condition of a parameter that is not known."""
+PARAMETER = re.compile(r"\{[^{}]*\}")
 
 
-def find_faults(table: RouteTable, guards: Mapping[str, str] | None = None) -> list[RouteFault]:
-    """Return the faults of a table; `guards` are the names that every route below a prefix must pass."""
+def find_faults(
+    table: RouteTable,
+    guards: Mapping[str, str] | None = None,
+    holds: Callable[[str, str], bool] = lambda unit, text: False,
+) -> list[RouteFault]:
+    """Return the faults of a table.
+
+    `guards` are the names that every route below a prefix must pass; `holds` tells whether a file has a text.
+    """
     certain = [route for route in table.routes if route.certain and not route.outside]
     found = [
         *_unmounted(table),
-        *_doubled(certain),
+        *_doubled(certain, holds),
         *_duplicates(certain),
         *_shadowed(certain),
         *_missing(table),
@@ -49,11 +58,12 @@ def _unmounted(table: RouteTable) -> Iterator[RouteFault]:
         )
 
 
-def _doubled(routes: list[Route]) -> Iterator[RouteFault]:
+def _doubled(routes: list[Route], holds: Callable[[str, str], bool]) -> Iterator[RouteFault]:
+    """Yield the routes in which two parts that follow one another are the same, unless that is written so."""
     for route in routes:
         parts = [part for part in route.pattern.split("/") if part]
         for before, after in itertools.pairwise(parts):
-            if before == after and not before.startswith("{"):
+            if before == after and not before.startswith("{") and not _is_meant(route, before, holds):
                 unit, line = _place(route.declared)
                 yield RouteFault(
                     "doubled-prefix",
@@ -66,16 +76,22 @@ def _doubled(routes: list[Route]) -> Iterator[RouteFault]:
                 break
 
 
-def _alike(pattern: str) -> str:
-    return PARAMETER.sub("{}", pattern.rstrip("/") or "/")
+def _is_meant(route: Route, part: str, holds: Callable[[str, str], bool]) -> bool:
+    """Whether one of the texts that a path is put together from holds a part twice in a row."""
+    places = [route.declared, *(mount.rpartition(" ")[2] for mount in route.mounts)]
+    return any(holds(_place(place)[0], f"{part}/{part}") for place in places)
 
 
 def _duplicates(routes: list[Route]) -> Iterator[RouteFault]:
-    first: dict[tuple[str, str, str], Route] = {}
+    """Yield the routes that answer just what an earlier one of the same server answers."""
+    first: dict[tuple[object, ...], Route] = {}
     for route in routes:
-        key = (route.framework, route.method, _alike(route.pattern))
-        known = first.setdefault(key, route)
-        if known is not route and known.declared != route.declared and not CONSTRAINED.search(route.path):
+        conditions = _conditions(route)
+        if UNKNOWN in conditions:
+            continue
+        shape = PARAMETER.sub("{}", route.pattern)
+        known = first.setdefault((route.framework, route.server, route.method, shape, conditions), route)
+        if known is not route and known.declared != route.declared:
             unit, line = _place(route.declared)
             yield RouteFault(
                 "duplicate-route",
@@ -87,18 +103,51 @@ def _duplicates(routes: list[Route]) -> Iterator[RouteFault]:
             )
 
 
+def _conditions(route: Route) -> tuple[str, ...]:
+    """Return the condition of each parameter."""
+    count = len(PARAMETER.findall(route.pattern))
+    return route.conditions if len(route.conditions) == count else (UNKNOWN,) * count
+
+
+class _Segment(NamedTuple):
+    """A part of a path between slashes: its text, and the conditions of the parameters in it."""
+
+    text: str
+    condition: str
+
+    @property
+    def is_parameter(self) -> bool:
+        return self.text == "{}"
+
+
+def _segments(route: Route) -> list[_Segment]:
+    left = iter(_conditions(route))
+    found: list[_Segment] = []
+    for part in route.pattern.strip("/").split("/"):
+        conditions = [next(left) for _ in PARAMETER.findall(part)]
+        text = PARAMETER.sub("{}", part)
+        found.append(_Segment(text, conditions[0] if text == "{}" else "".join(conditions)))
+    return found
+
+
 def _shadowed(routes: list[Route]) -> Iterator[RouteFault]:
-    """Yield the routes with fixed parts where an earlier one has parameters without conditions."""
+    """Yield the routes all of whose paths an earlier one with more parameters answers."""
     in_order = names_of_first_match()
-    earlier: dict[tuple[str, ...], list[tuple[int, Route, list[str]]]] = {}
+    earlier: dict[tuple[str, ...], list[tuple[int, Route, list[_Segment]]]] = {}
     for number, route in enumerate(routes):
         if route.framework not in in_order:
             continue
-        parts = route.pattern.strip("/").split("/")
-        group = (route.framework, route.method, str(len(parts)))
+        parts = _segments(route)
+        group = (
+            route.framework,
+            route.server,
+            route.method,
+            str(len(parts)),
+            str(route.pattern.endswith("/")),
+        )
         near = (found for start in _starts(parts) for found in earlier.get((*group, *start), ()))
         for _, known, shape in sorted(near, key=lambda found: found[0]):
-            if _hides(shape, parts) and known.pattern.endswith("/") == route.pattern.endswith("/"):
+            if _hides(shape, parts):
                 unit, line = _place(route.declared)
                 example = PARAMETER.sub("1", route.pattern)
                 yield RouteFault(
@@ -111,25 +160,43 @@ def _shadowed(routes: list[Route]) -> Iterator[RouteFault]:
                     route.pattern,
                 )
                 break
-        if "{" in route.pattern and not CONSTRAINED.search(route.path):
-            start = ["{}" if part.startswith("{") else part for part in parts[:TELLING_PARTS]]
+        if "{" in route.pattern:
+            start = [part.text for part in parts[:TELLING_PARTS]]
             earlier.setdefault((*group, *start), []).append((number, route, parts))
 
 
-def _starts(parts: list[str]) -> Iterator[tuple[str, ...]]:
+def _starts(parts: list[_Segment]) -> Iterator[tuple[str, ...]]:
     """Yield the starts of the shapes that may match a path: each part as it is, or a parameter."""
-    return itertools.product(*((part, "{}") for part in parts[:TELLING_PARTS]))
+    return itertools.product(*(dict.fromkeys((part.text, "{}")) for part in parts[:TELLING_PARTS]))
 
 
-def _hides(shape: list[str], parts: list[str]) -> bool:
+def _hides(shape: list[_Segment], parts: list[_Segment]) -> bool:
     """Whether a shape matches every path of a route that has fixed parts where the shape has none."""
     differs = False
     for one, other in zip(shape, parts):
-        if PARAMETER.fullmatch(one):
-            differs = differs or not other.startswith("{")
-        elif one != other:
+        if not one.is_parameter:
+            if one != other:
+                return False
+        elif other.is_parameter:
+            if one.condition not in ("", other.condition) or one.condition == UNKNOWN:
+                return False
+        elif not _matches(one.condition, other.text):
             return False
+        else:
+            differs = True
     return differs
+
+
+def _matches(condition: str, text: str) -> bool:
+    """Whether a parameter matches a fixed part, or one that has parameters inside, whatever those are."""
+    if not condition:
+        return bool(text)
+    if condition == UNKNOWN or "{" in text:
+        return False
+    try:
+        return re.fullmatch(condition, text) is not None
+    except re.error:
+        return False
 
 
 def _missing(table: RouteTable) -> Iterator[RouteFault]:

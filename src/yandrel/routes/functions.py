@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from yandrel.frameworks.values import (
     Arguments,
+    ClassValue,
     DictValue,
     FunctionValue,
     Handler,
@@ -20,6 +21,7 @@ from yandrel.frameworks.values import (
 )
 from yandrel.model.program import Bind, Bring, Do, Each, Function, Parameter, Return
 from yandrel.routes.state import (
+    CONSTRUCTORS,
     DEEPEST,
     FRUITS,
     GONE,
@@ -51,12 +53,22 @@ class Functions(State):
         if small and all(isinstance(one, PLAIN) for one in value.node.body):
             return True
         this = value.this
+        if self._makes_router(value):
+            return True
         if isinstance(this, Instance) and any(self._holds_routes(held) for held in this.fields.values()):
             return True
         given = (*arguments.values, *arguments.named.values())
         if any(isinstance(v, str) and v.startswith("/") for v in given):
             return any(isinstance(v, (Router, FunctionValue, ListValue)) for v in given)
         return any(isinstance(v, Router) for v in given)
+
+    def _makes_router(self, value: FunctionValue) -> bool:
+        """Whether a function constructs an object that a framework's router or application is the base of."""
+        made = value.this
+        if value.node.name not in CONSTRUCTORS or not isinstance(made, Instance):
+            return False
+        bases = self.outside_bases(made.type) if isinstance(made.type, ClassValue) else []
+        return any(base.rpartition(".")[2] in self.sources.words for base in bases)
 
     def _holds_routes(self, value: Value, depth: int = 0) -> bool:
         """Whether a list of an object holds what declares routes, itself or in its entries."""
@@ -68,10 +80,12 @@ class Functions(State):
         return any(self._holds_routes(one, depth + 1) for one in inner[:MOST_LOOKED_AT])
 
     def call_function(self, value: FunctionValue, arguments: Arguments, place: Place) -> Value:
+        value, arguments = _on_its_object(value, arguments)
         key = id(value.node)
+        running = (key, id(value.this) if isinstance(value.this, Instance) else 0)
         if (
             self.depth >= DEEPEST
-            or self.active.get(key, 0) >= MOST_OF_ONE
+            or self.active.get(running, 0) >= MOST_OF_ONE
             or self.fruitless.get(key, 0) >= MOST_FRUITLESS * (10 if value.node.name in OFTEN else 1)
             or not self.is_worth(value, arguments)
         ):
@@ -90,17 +104,18 @@ class Functions(State):
         self._bind_parameters(value, arguments, scope, place)
         before = self.place
         self.depth += 1
-        self.active[key] = self.active.get(key, 0) + 1
+        self.active[running] = self.active.get(running, 0) + 1
         self.frames.append(place)
         try:
             result = self.block(value.node.body, scope)
         finally:
             self.frames.pop()
-            self.active[key] -= 1
+            self.active[running] -= 1
             self.depth -= 1
             self.aside -= aside
         self.place = before
-        if self.made == made and not isinstance(result, FRUITS) and not self._holds_routes(result):
+        fruit = self.made != made or isinstance(result, FRUITS) or self._holds_routes(result)
+        if not fruit and not self._makes_router(value):
             self.fruitless[key] = self.fruitless.get(key, 0) + 1
         if isinstance(result, (ListValue, DictValue)):
             self.holders.append((result, Place(value.unit, value.node.line)))
@@ -163,6 +178,17 @@ class Functions(State):
     def registers(self, node: Function) -> bool:
         """Whether a function calls something that frameworks call what declares or mounts."""
         return self.sources.registers(node)
+
+
+def _on_its_object(value: FunctionValue, arguments: Arguments) -> tuple[FunctionValue, Arguments]:
+    """Return a method that a class gives, called with an object first, as a method of that object."""
+    given = arguments.values[0] if arguments.values else None
+    first = value.node.parameters[0].name if value.node.parameters else ""
+    bound = value.this is not None and not isinstance(value.this, ClassValue)
+    apart = not bound and value.owner is not None and not value.node.static
+    if not apart or first != "self" or not isinstance(given, Instance):
+        return value, arguments
+    return replace(value, this=given), Arguments(arguments.values[1:], arguments.named, arguments.open)
 
 
 def _is_inside(scope: Scope | None, outer: Scope) -> bool:

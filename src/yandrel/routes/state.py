@@ -127,13 +127,14 @@ class State(Evaluation):
         self.stand_ins: dict[int, list[Router]] = {}
         self.tables: list[tuple[Value, Place]] = []
         self.included: set[str] = set()
-        self.active: dict[int, int] = {}
+        self.active: dict[tuple[int, int], int] = {}
         self.holders: list[tuple[Value, Place]] = []
         self.methods: dict[tuple[str, str], dict[str, FunctionValue]] = {}
         self.extensions: dict[str, FunctionValue] = {}
         self.extended: set[str] = set()
         self.whole_folders: set[str] = set()
         self.fruitless: dict[int, int] = {}
+        self.tried = 0
         self.failed: list[str] = []
         self.made = 0
         self.aside = 0

@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+import re
+from collections import Counter
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from functools import partial
 
+from msgspec import structs
+
+from yandrel.frameworks.paths import conditions_in
 from yandrel.frameworks.protocol import Family
 from yandrel.frameworks.registry import declaring_words, make_families
 from yandrel.frameworks.values import (
@@ -32,9 +37,11 @@ from yandrel.routes.evaluator import Evaluator
 from yandrel.routes.home_made import find_tables, pattern_of
 from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
+from yandrel.routes.unmounted import find_unmounted
 
-READING_VERSION = 9
+READING_VERSION = 11
 """Another where the same files are read into another table."""
+PARAMETER = re.compile(r"\{[^{}]*\}")
 DEEPEST_MOUNT = 25
 MOST_ROUTES = 20_000
 NOT_MOUNTED = "nothing was seen to mount its router"
@@ -51,18 +58,21 @@ STARTING = (
     "module",
 )
 BODY_PARSERS = frozenset({"json", "urlencoded", "bodyParser", "koaBody", "bodyparser", "cookieParser"})
+WITH_BODY = frozenset({"POST", "PUT", "PATCH", "ANY"})
 Skip = Callable[[str], bool]
 
 
 @dataclass(frozen=True)
 class Above:
-    """The prefix, guards and mounts on the way from the application to a router."""
+    """The prefix, guards and mounts on the way from the application, made at `server`, to a router."""
 
     prefix: str = ""
     guards: tuple[str, ...] = ()
     mounts: tuple[str, ...] = ()
     doubt: str = ""
     depth: int = 0
+    conditions: tuple[str, ...] = ()
+    server: str = ""
 
 
 def read_routes(
@@ -83,14 +93,15 @@ def read_routes(
         sources.read_ahead()
     _run_all(run, sources.candidates)
     routes = _collect(run, domain)
-    unmounted = tuple(
-        _spelled(router.place)
-        for router in run.routers
-        if not router.mounted and not router.application and not router.stand_in and router.entries
-    )
     frameworks = tuple(sorted({route.framework for route in routes if route.framework}))
     return RouteTable(
-        routes, unmounted, frameworks, run.cut, _missing(run), _late(run), tuple(sorted(set(run.failed)))
+        routes,
+        find_unmounted(run),
+        frameworks,
+        run.cut,
+        _missing(run),
+        _late(run),
+        tuple(sorted(set(run.failed))),
     )
 
 
@@ -125,15 +136,23 @@ def _listed_member(run: Evaluator, value: Value) -> Value:
 
 
 def _late(run: Evaluator) -> tuple[str, ...]:
-    """Return the body parsers that are registered after routes of the same router."""
+    """Return the body parsers that are registered after routes of the same router that may take a body."""
     found: list[str] = []
     for router in run.routers:
         seen = False
         for entry in router.entries:
-            seen = seen or (entry.kind != "use" and bool(entry.methods or entry.kind == "mount"))
+            seen = seen or _takes_body(entry)
             if entry.kind == "use" and seen and entry.name in BODY_PARSERS and not entry.path.strip("/"):
                 found.append(f"{entry.name} {_spelled(entry.place)}")
     return tuple(found)
+
+
+def _takes_body(entry: Entry, depth: int = 0) -> bool:
+    """Whether a route, or one of those of a mounted router, may take a body."""
+    if entry.kind == "route":
+        return bool(WITH_BODY & set(entry.methods))
+    inner = entry.target.entries if entry.kind == "mount" and depth < DEEPEST_MOUNT else ()
+    return any(_takes_body(one, depth + 1) for one in inner)
 
 
 def _run_all(run: Evaluator, units: list[str]) -> None:
@@ -176,7 +195,11 @@ def _try_alone(run: Evaluator, function: FunctionValue) -> None:
     if function.owner is not None and not function.node.static and function.this is None:
         this = run.construct(function.owner, Arguments(open=True), place)
         function = FunctionValue(function.node, function.scope, this, function.owner)
-    run.call_function(function, Arguments(open=True), place)
+    run.tried = id(function.node)
+    try:
+        run.call_function(function, Arguments(open=True), place)
+    finally:
+        run.tried = 0
 
 
 # -- rows ----------------------------------------------------------------------------------
@@ -187,16 +210,27 @@ def _collect(run: Evaluator, domain: Callable[[str], str]) -> tuple[Route, ...]:
     rows: list[Route] = []
     roots = [router for router in run.routers if router.application and not router.mounted]
     loose = [router for router in run.routers if not router.application and not router.mounted]
+    made: Counter[str] = Counter()
     for router in roots:
         doubt = router.doubt
-        rows.extend(_rows(router, Above(doubt=doubt, prefix=router.prefix), domain))
+        made[_spelled(router.place)] += 1
+        conditions = conditions_in(router.prefix)
+        above = Above(router.prefix, doubt=doubt, conditions=conditions, server=_server(router.place, made))
+        rows.extend(_rows(router, above, domain))
     for router in loose:
         if router.entries:
             doubt = STAND_IN if router.stand_in else NOT_MOUNTED
             rows.extend(_rows(router, Above(doubt=doubt, prefix=_own_prefix(router)), domain))
     if not rows:
         rows.extend(_home_made(run, domain))
-    return tuple(dict.fromkeys(_without_doubles(rows)[:MOST_ROUTES]))
+    once = {structs.replace(row, server=""): row for row in reversed(_without_doubles(rows)[:MOST_ROUTES])}
+    return tuple(reversed(once.values()))
+
+
+def _server(place: Place, made: Mapping[str, int]) -> str:
+    """Return where an application is made, with a number where one line makes several."""
+    spelled = _spelled(place)
+    return spelled if made[spelled] == 1 else f"{spelled} {made[spelled]}"
 
 
 def _tell_apart(run: Evaluator) -> None:
@@ -237,15 +271,18 @@ def _home_made(run: Evaluator, domain: Callable[[str], str]) -> Iterator[Route]:
 
 
 def _without_doubles(rows: list[Route]) -> list[Route]:
-    """Leave out doubtful rows that a certain one says too, and those of routers that were tried alone."""
+    """Leave out doubtful rows that another one says too, and those of routers that were tried alone."""
     certain = {(row.method, row.pattern, row.declared) for row in rows if row.certain}
     known = {(row.method, row.declared) for row in rows if row.doubt not in (STAND_IN, NOT_MOUNTED)}
     kept: list[Route] = []
+    said = set(certain)
     for row in rows:
-        if not row.certain and (row.method, row.pattern, row.declared) in certain:
+        key = (row.method, row.pattern, row.declared)
+        if not row.certain and key in said:
             continue
         if not row.certain and row.doubt in (STAND_IN, NOT_MOUNTED) and (row.method, row.declared) in known:
             continue
+        said.add(key)
         kept.append(row)
     return kept
 
@@ -279,7 +316,12 @@ def _below(family: Family, entry: Entry, above: Above, guards: tuple[str, ...]) 
     place = f"{entry.place.unit}:{entry.place.line}"
     mounts = (*above.mounts, f"{path or '/'} {place}")
     doubt = above.doubt or entry.doubt or other.doubt
-    return Above(prefix, (*guards, *entry.guards), mounts, doubt, above.depth + 1)
+    conditions = (*above.conditions, *_conditions(entry, path))
+    return Above(prefix, (*guards, *entry.guards), mounts, doubt, above.depth + 1, conditions, above.server)
+
+
+def _conditions(entry: Entry, path: str) -> tuple[str, ...]:
+    return conditions_in(path) if entry.conditions is None else entry.conditions
 
 
 def _route_rows(
@@ -300,6 +342,7 @@ def _route_rows(
     own = handler.guards if isinstance(handler, Handler) else ()
     own = (*own, *unwrapped(handler.value if isinstance(handler, Handler) else handler)[1])
     methods = entry.methods or ("ANY",)
+    conditions = (*above.conditions, *_conditions(entry, entry.path))
     for method in methods:
         yield Route(
             method,
@@ -316,6 +359,8 @@ def _route_rows(
             f"{entry.place.unit}:{entry.place.line}",
             family.name,
             doubt,
+            conditions if len(conditions) == len(PARAMETER.findall(pattern)) else (),
+            above.server,
         )
 
 

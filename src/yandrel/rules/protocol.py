@@ -1,6 +1,7 @@
 """The protocol of a rule, and the context it is given."""
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Protocol
@@ -11,6 +12,7 @@ from yandrel.layout.patterns import Pattern
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Edge, State
 from yandrel.model.results import Finding, RouteFault
+from yandrel.model.routes import RouteTable
 from yandrel.model.words import words_of
 from yandrel.survey.picture import Picture
 from yandrel.survey.roles import Reading
@@ -33,10 +35,11 @@ class Rule(Protocol):
 
 @dataclass
 class Context:
-    """All that a rule may look at; `units` are those to judge."""
+    """All that a rule may look at; `units` are those to judge, `table` reads the routes."""
 
     picture: Picture
     units: Sequence[str]
+    table: Callable[[], RouteTable] | None = None
     _lines: dict[str, list[str]] = field(default_factory=dict)
 
     @property
@@ -53,14 +56,21 @@ class Context:
         if not self.layout.checks_routes:
             return ()
         from yandrel.routes.faults import find_faults
+
+        return find_faults(self._read_table(), self.layout.guards, self._holds)
+
+    def _read_table(self) -> RouteTable:
+        if self.table is not None:
+            return self.table()
         from yandrel.routes.table import read_routes
 
-        picture = self.picture
+        return read_routes(self.index, self.picture.readings.is_aside)
 
-        def is_skipped(unit: str) -> bool:
-            return unit not in picture.readings or picture.role(unit) in ("test", "migration")
-
-        return find_faults(read_routes(self.index, is_skipped), self.layout.guards)
+    def _holds(self, unit: str, text: str) -> bool:
+        """Whether a file holds a text."""
+        with suppress(OSError):
+            return text.encode() in self.index.read_raw(unit)
+        return False
 
     def readings(self) -> Iterator[tuple[str, Reading]]:
         """Yield the units to judge with what they are; what declares another unit is judged in that one."""

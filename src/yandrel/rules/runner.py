@@ -1,12 +1,13 @@
 """Running the rules: exceptions and accepted findings taken off, the rest in a stable order."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 import msgspec
 
 from yandrel.layout.config import Layout
 from yandrel.layout.patterns import match_glob
 from yandrel.model.results import Finding
+from yandrel.model.routes import RouteTable
 from yandrel.rules.protocol import Context, Rule
 from yandrel.survey.picture import Picture
 
@@ -20,14 +21,18 @@ class Outcome(msgspec.Struct, frozen=True):
 
 
 def run_rules(
-    picture: Picture, rules: list[Rule], units: Sequence[str] | None = None, whole: bool = True
+    picture: Picture,
+    rules: list[Rule],
+    units: Sequence[str] | None = None,
+    whole: bool = True,
+    table: Callable[[], RouteTable] | None = None,
 ) -> Outcome:
     """Return the findings of the rules that apply, for some units or for all.
 
-    `whole` says whether rules that judge the application at once are to run as well.
+    `whole` says whether rules that judge the application at once are to run too, `table` reads the routes.
     """
     layout = picture.layout
-    context = Context(picture, list(picture.readings) if units is None else units)
+    context = Context(picture, list(picture.readings) if units is None else units, table)
     active = [rule for rule in rules if rule.name not in layout.off]
     if not layout.present:
         active = [rule for rule in active if not rule.needs_layout]
