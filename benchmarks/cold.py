@@ -18,7 +18,7 @@ from pathlib import Path
 import tree_sitter
 
 from benchmarks.run import Cost, run_program
-from yandrel.index.code import scan
+from yandrel.index.scanning import scan
 from yandrel.languages.registry import language_of
 
 GRAMMARS = {

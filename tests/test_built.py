@@ -29,6 +29,14 @@ def test_what_was_built_is_left_out_beside_sources(tmp_path: Path, yandrel: Yand
     assert yandrel(root, "survey").out.startswith(f"{root.name}: 1 file ")
 
 
+def test_what_was_built_counts_beside_what_is_served(tmp_path: Path, yandrel: Yandrel) -> None:
+    beside = {"public/page.js": "document.title = 'Hives';\n", "scripts/release.js": "exports.x = 1;\n"}
+    root = write_tree(tmp_path / "a", {**PACKAGE, **beside})
+    assert "6 files" in yandrel(root, "survey").out
+    root = write_tree(tmp_path / "b", {**PACKAGE, **beside, "src/app.js": "exports.app = 1;\n"})
+    assert "2 files" in yandrel(root, "survey").out
+
+
 def test_a_configured_source_root_counts_whatever_it_is_called(tmp_path: Path, yandrel: Yandrel) -> None:
     config = '[app]\nsource = ["dist/hives", "src"]\n'
     root = write_tree(tmp_path, {**PACKAGE, "src/a.ts": SOURCE, "yandrel.toml": config})

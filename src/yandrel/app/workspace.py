@@ -9,7 +9,8 @@ from yandrel.errors import RefusedError
 from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
 from yandrel.files.root import CONFIG_NAME, find_root
 from yandrel.files.walk import Tree
-from yandrel.index.code import CodeIndex, Progress, build_index, index_with, scan
+from yandrel.index.code import CodeIndex, Progress, build_index, index_with
+from yandrel.index.scanning import scan
 from yandrel.index.store import FactStore, ProgramStore
 from yandrel.layout.config import Layout, read_layout
 from yandrel.moves.journal import Journal, Record

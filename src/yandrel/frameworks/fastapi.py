@@ -74,6 +74,8 @@ class FastApiFamily(Family):
     def made(self, call: Evaluation, name: str, arguments: Arguments, place: Place) -> Value:
         last = name.rpartition(".")[2]
         if not name.startswith(PACKAGES):
+            last = next((one for one in ("APIRouter", "FastAPI") if last.endswith(one)), "")
+        if not last:
             return NotImplemented
         if last in ROUTES:
             return Made(f"starlette.{last}", arguments, None, place)
@@ -152,7 +154,7 @@ class FastApiFamily(Family):
                 add_mount(call, router, text_of(path) or "", other, place, doubt_of(path))
             return None
         if name == "add_middleware":
-            router.guards.append(name_of(arguments.get(0)))
+            router.guards.extend(filter(None, [name_of(arguments.get(0))]))
             return None
         return Native(lambda given, at: given.get(0))
 

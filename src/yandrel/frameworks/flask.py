@@ -62,6 +62,8 @@ class FlaskFamily(Family):
     prefix_apart = True
 
     def __init__(self) -> None:
+        self.rules: dict[int, Entry] = {}
+        self.kept: list[Made] = []
         self.config = DictValue(open=True)
         """The settings of the application: there is one, however many functions are handed it."""
 
@@ -78,8 +80,8 @@ class FlaskFamily(Family):
             return self._view(call, arguments)
         if name == "decorate":
             return self._exposed(arguments)
-        if last == "Rule" and "werkzeug" in name:
-            return Made("werkzeug.Rule", arguments, None, place)
+        if name.startswith("werkzeug") and last in ("Rule", "Submount"):
+            return self._rule(call, last, arguments, place)
         if not name.startswith(PACKAGES):
             return NotImplemented
         if last in APPLICATIONS or last in BLUEPRINTS:
@@ -87,6 +89,26 @@ class FlaskFamily(Family):
         if last in RESOURCE_APIS:
             return self._resource_api(call, last, arguments, place)
         return NotImplemented
+
+    def _rule(self, call: Evaluation, last: str, arguments: Arguments, place: Place) -> Value:
+        """Add the route of a rule, or put the prefix of a `Submount` before those of the rules in it."""
+        made = Made(f"werkzeug.{last}", arguments, None, place)
+        path = arguments.get(0, "string" if last == "Rule" else "path")
+        text = text_of(path)
+        if last == "Submount":
+            for one in call.items_of(arguments.get(1, "rules")) or []:
+                entry = self.rules.get(id(one))
+                if entry is not None:
+                    entry.path = (HOLE if text is None else text).rstrip("/") + entry.path
+            return made
+        endpoint = arguments.named.get("endpoint")
+        handler = Handler(None, name=endpoint) if isinstance(endpoint, str) else endpoint
+        methods = _methods(call, arguments.named.get("methods"))
+        where = HOLE if text is None else text
+        entry = add_route(call, call.application(self), methods, where, handler, place, doubt_of(path))
+        self.rules[id(made)] = entry
+        self.kept.append(made)
+        return made
 
     def _router(self, arguments: Arguments, place: Place, application: bool) -> Router:
         prefix = arguments.named.get("url_prefix")

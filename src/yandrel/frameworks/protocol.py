@@ -38,6 +38,9 @@ class Evaluation(Protocol):
     def application(self, family: Family, program: str = "") -> Router:
         """Return the router of an application, or `program`, that declares its routes on no object."""
 
+    def note_tried(self, router: Router, entry: Entry) -> None:
+        """Remember a route of a function that is tried alone, to take back where the function is called."""
+
     def module(self, name: str, unit: str) -> Value:
         """Return a file by the name that the language gives it, or by its path from a file."""
 
@@ -160,6 +163,7 @@ def add_route(
     caller = next(elsewhere, call.frames[-1] if call.frames else None)
     entry = Entry("route", path, handler, place, methods, guards, why, caller=caller)
     router.entries.append(entry)
+    call.note_tried(router, entry)
     return entry
 
 

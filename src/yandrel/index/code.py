@@ -12,9 +12,8 @@ import msgspec
 
 from yandrel import __version__
 from yandrel.files.contents import ChangedFiles, Changes, DiskFiles, Files
-from yandrel.files.mirrors import find_mirrors
 from yandrel.files.text import Source, decode_source
-from yandrel.files.walk import BUILT, Tree, leave_out, walk_tree
+from yandrel.files.walk import Tree
 from yandrel.index.memory import (
     RACY_NS,
     GraphMemory,
@@ -26,12 +25,10 @@ from yandrel.index.memory import (
     surface,
 )
 from yandrel.index.parse import facts_of_bytes, parse_files
+from yandrel.index.scanning import is_looked_at
 from yandrel.index.store import FactStore, Row
 from yandrel.languages.protocol import Language, View
 from yandrel.languages.registry import (
-    BY_ENDING,
-    BY_SUFFIX,
-    MANIFESTS,
     VERSIONS,
     is_manifest,
     language_of,
@@ -221,14 +218,6 @@ class CodeIndex:
                 yield unit, problem.line, problem.text
 
 
-LOOKED_AT = (*BY_SUFFIX, *MANIFESTS, *BY_ENDING)
-
-
-def is_looked_at(name: str) -> bool:
-    """Whether a file's size and time are of interest: a unit, or a project file."""
-    return name.endswith(LOOKED_AT)
-
-
 def tree_key(tree: Tree, extra: bytes = b"") -> bytes:
     """Return a digest of the tree: which files there are, how large and how old."""
     digest = hashlib.blake2b(extra, digest_size=16)
@@ -236,30 +225,6 @@ def tree_key(tree: Tree, extra: bytes = b"") -> bytes:
     digest.update(repr(list(tree.stats.items())).encode("utf-8", "surrogateescape"))
     digest.update(repr(sorted(tree.unreadable.items())).encode())
     return digest.digest()
-
-
-def scan(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
-    """Walk the application; where there is no unit but in folders of what is built, those count too."""
-    tree = walk_sources(root, sources)
-    if any(language_of(path) for path in tree.stats):
-        return tree
-    built = frozenset(path for path in tree.ignored if path.rstrip("/").rpartition("/")[2] in BUILT)
-    return walk_tree(root, is_looked_at, built) if built else tree
-
-
-def walk_sources(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
-    """Walk what is not built, and what is configured as a source root whatever it is called."""
-    taken_in = frozenset(p for s in sources for p in _folders_to(s.path))
-    tree = walk_tree(root, is_looked_at, taken_in)
-    for folder in find_mirrors(root, tree.files) - taken_in:
-        leave_out(tree, folder)
-    return tree
-
-
-def _folders_to(folder: str) -> list[str]:
-    """Return a folder and those that it lies in, each with its slash."""
-    segments = folder.strip("/").split("/")
-    return ["/".join(segments[: i + 1]) + "/" for i in range(len(segments))]
 
 
 def versions() -> str:
@@ -423,4 +388,4 @@ def index_of_texts(
     return load_language(name).open_view(own, project)
 
 
-__all__ = ["CodeIndex", "build_index", "facts_of_bytes", "index_of_texts", "scan", "tree_key"]
+__all__ = ["CodeIndex", "build_index", "facts_of_bytes", "index_of_texts", "tree_key"]

@@ -10,7 +10,7 @@ from pathlib import Path
 
 from yandrel.files.rooted import RootFolder
 from yandrel.files.walk import ALWAYS_OUT
-from yandrel.index.code import walk_sources
+from yandrel.index.scanning import walk_sources
 from yandrel.model.project import SourceRoot
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.journal import Journal, Record, Saved, SavedFile, digest

@@ -10,6 +10,7 @@ from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
     DictValue,
+    Entry,
     FunctionValue,
     Handler,
     Instance,
@@ -294,6 +295,11 @@ class Calls(State):
             self.routers.append(router)
             if self.tried and self.frames:
                 self.stand_ins.setdefault(self.tried, []).append(router)
+
+    def note_tried(self, router: Router, entry: Entry) -> None:
+        """Keep a route that a function declared which is tried alone."""
+        if self.tried and self.frames:
+            self.tried_entries.setdefault(self.tried, []).append((router, entry))
 
 
 def _unwrapped(arguments: Arguments) -> Arguments:

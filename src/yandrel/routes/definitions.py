@@ -147,6 +147,8 @@ class Definitions(State):
         if value.node.kind == "list":
             return ListValue(list(arguments.values))
         made = Instance(value)
+        if not arguments.open:
+            self.objects[id(value.node)] = made
         self.holders.append((made, place))
         for one in reversed(self.lineage(value)):
             for name, member in one.members.items():

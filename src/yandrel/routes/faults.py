@@ -59,21 +59,30 @@ def _unmounted(table: RouteTable) -> Iterator[RouteFault]:
 
 
 def _doubled(routes: list[Route], holds: Callable[[str, str], bool]) -> Iterator[RouteFault]:
-    """Yield the routes in which two parts that follow one another are the same, unless that is written so."""
+    """Yield for each place that puts a part before the same part the first route that has it twice.
+
+    A part that is written twice in a row in one text is meant.
+    """
+    found: dict[tuple[str, str], list[Route]] = {}
     for route in routes:
         parts = [part for part in route.pattern.split("/") if part]
         for before, after in itertools.pairwise(parts):
             if before == after and not before.startswith("{") and not _is_meant(route, before, holds):
-                unit, line = _place(route.declared)
-                yield RouteFault(
-                    "doubled-prefix",
-                    unit,
-                    line,
-                    f"{route.method} {route.pattern}: /{before} comes twice in a row",
-                    f"leave /{before} out of this path, or out of the prefix that it is mounted under",
-                    route.pattern,
-                )
+                place = route.mounts[-1].rpartition(" ")[2] if route.mounts else route.declared
+                found.setdefault((place, before), []).append(route)
                 break
+    for (_, part), same in found.items():
+        first, others = same[0], len({(route.method, route.pattern) for route in same}) - 1
+        unit, line = _place(first.declared)
+        more = f", as in {others} other route{'s' if others > 1 else ''}" if others else ""
+        yield RouteFault(
+            "doubled-prefix",
+            unit,
+            line,
+            f"{first.method} {first.pattern}: /{part} comes twice in a row{more}",
+            f"leave /{part} out of this path, or out of the prefix that it is mounted under",
+            first.pattern,
+        )
 
 
 def _is_meant(route: Route, part: str, holds: Callable[[str, str], bool]) -> bool:

@@ -95,9 +95,7 @@ class Functions(State):
         self.aside += aside
         if not arguments.open:
             self.called.add(key)
-            for router in self.stand_ins.pop(key, ()):
-                if router in self.routers:
-                    self.routers.remove(router)
+            self._take_back(key)
         scope = Scope(value.unit, {}, value.scope, value.this, value.owner)
         if scope.this is None:
             scope.this = value.scope.this
@@ -126,6 +124,14 @@ class Functions(State):
         if isinstance(result, Unknown) and not result.type:
             return Unknown(result.reason, value.node.returns)
         return result
+
+    def _take_back(self, key: int) -> None:
+        """Forget what a function declared when it was tried alone, as it is called now."""
+        for router in self.stand_ins.pop(key, ()):
+            if router in self.routers:
+                self.routers.remove(router)
+        for router, entry in self.tried_entries.pop(key, ()):
+            router.entries = [one for one in router.entries if one is not entry]
 
     def _bind_parameters(
         self, value: FunctionValue, arguments: Arguments, scope: Scope, place: Place

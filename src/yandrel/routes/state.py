@@ -11,6 +11,7 @@ from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
     DictValue,
+    Entry,
     FunctionValue,
     Handler,
     Instance,
@@ -134,7 +135,9 @@ class State(Evaluation):
         self.extended: set[str] = set()
         self.whole_folders: set[str] = set()
         self.fruitless: dict[int, int] = {}
+        self.objects: dict[int, Instance] = {}
         self.tried = 0
+        self.tried_entries: dict[int, list[tuple[Router, Entry]]] = {}
         self.failed: list[str] = []
         self.made = 0
         self.aside = 0

@@ -39,7 +39,7 @@ from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 from yandrel.routes.unmounted import find_unmounted
 
-READING_VERSION = 11
+READING_VERSION = 12
 """Another where the same files are read into another table."""
 PARAMETER = re.compile(r"\{[^{}]*\}")
 DEEPEST_MOUNT = 25
@@ -193,7 +193,8 @@ def _try_alone(run: Evaluator, function: FunctionValue) -> None:
     run.doubts = []
     place = Place(function.unit, function.node.line)
     if function.owner is not None and not function.node.static and function.this is None:
-        this = run.construct(function.owner, Arguments(open=True), place)
+        known = run.objects.get(id(function.owner.node))
+        this = known or run.construct(function.owner, Arguments(open=True), place)
         function = FunctionValue(function.node, function.scope, this, function.owner)
     run.tried = id(function.node)
     try:

@@ -80,6 +80,7 @@ class _Search:
         if not imports:
             return True
         text = self._index.read_raw(other)
+        names = names | {_stem(unit)}
         return any(_is_used(bound, item, text) for item in imports for bound in _bound(item, names))
 
 
@@ -120,6 +121,9 @@ def _is_it(value: Value, router: Router) -> bool:
 
 def _telling_part(unit: str) -> bytes:
     """Return what any text that leads to a file holds: its name, or that of its folder."""
-    folder, _, name = unit.rpartition("/")
-    stem = name.partition(".")[0]
+    folder, stem = unit.rpartition("/")[0], _stem(unit)
     return (folder.rpartition("/")[2] if stem in GENERAL and folder else stem).encode()
+
+
+def _stem(unit: str) -> str:
+    return unit.rpartition("/")[2].partition(".")[0]

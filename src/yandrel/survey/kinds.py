@@ -3,6 +3,7 @@
 from collections import Counter
 from collections.abc import Iterable
 
+from yandrel.files.walk import SERVED
 from yandrel.index.code import CodeIndex
 from yandrel.languages.deeds import KINDS
 from yandrel.model.facts import Facts
@@ -17,11 +18,6 @@ COPIES = frozenset(
      "bower_components", "extlib", "externals"]
 )  # fmt: skip
 """Folders of copied packages."""
-SERVED = frozenset(
-    ["static", "public", "assets", "www", "wwwroot", "webroot", "htdocs", "static_src", "staticfiles",
-     "static.dist"]
-)  # fmt: skip
-"""Folders whose scripts are sent to browsers as they are."""
 SEEN = frozenset(
     ["frontend", "client", "browser", "gui", "ui", "webapp", "web", "spa", "js", "javascript", "javascripts",
      "components", "views", "pages", "dashboard", "skin", "templates", "next-gen-gui", "webui", "web-src"]
