@@ -22,6 +22,7 @@ from yandrel.frameworks.values import (
     Value,
     doubt_of,
     text_of,
+    unwrapped,
 )
 
 VERBS = ("get", "post", "put", "patch", "delete")
@@ -47,6 +48,12 @@ BASE_METHODS = {
     "CreateView": ("GET", "POST", "PUT"),
     "UpdateView": ("GET", "POST", "PUT"),
     "DeleteView": ("GET", "POST", "DELETE"),
+    "PasswordChangeView": ("GET", "POST", "PUT"),
+    "PasswordChangeDoneView": ("GET",),
+    "PasswordResetView": ("GET", "POST", "PUT"),
+    "PasswordResetDoneView": ("GET",),
+    "PasswordResetConfirmView": ("GET", "POST", "PUT"),
+    "PasswordResetCompleteView": ("GET",),
     "LoginView": ("GET", "POST", "PUT"),
     "LogoutView": ("POST",),
     "ListAPIView": ("GET",),
@@ -123,7 +130,11 @@ class DjangoFamily(Family):
         if last in ("i18n_patterns", "format_suffix_patterns", "patterns"):
             values = arguments.values[1:] if last == "patterns" else arguments.values
             items = [x for value in values for x in (call.items_of(value) or [value])]
-            return ListValue(items, arguments.open)
+            listed = ListValue(items, arguments.open)
+            unprefixed = arguments.named.get("prefix_default_language") is False
+            if last != "i18n_patterns" or unprefixed or not items:
+                return listed
+            return ListValue([Made("django.path", Arguments(["<language>/", listed]), None, place)])
         if last in ("DefaultRouter", "SimpleRouter", "NestedSimpleRouter", "NestedDefaultRouter"):
             made_router = Router(self, place)
             slash = arguments.named.get("trailing_slash", True)
@@ -358,8 +369,9 @@ class DjangoFamily(Family):
             why = doubt or "the routes of another package"
             add_route(call, router, (), path + HOLE, target, one.place, why).outside = True
             return
-        methods = target.methods if isinstance(target, Handler) else ()
-        doubt = doubt or self._unknown_base(call, target)
+        inner = unwrapped(target)[0]
+        methods = inner.methods if isinstance(inner, Handler) else ()
+        doubt = doubt or self._unknown_base(call, inner)
         add_route(call, router, methods, path, target, one.place, doubt).conditions = conditions
 
     @staticmethod

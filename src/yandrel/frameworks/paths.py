@@ -6,6 +6,8 @@ where it is not known.
 
 import re
 
+from yandrel.frameworks.values import HOLE
+
 ANGLE = re.compile(r"<(?:[^<>:]*(?:\([^()]*\))?:)?\s*([\w-]+)\s*>")
 REST = re.compile(r"(?<=/)\*(\w+)")
 COLON = re.compile(r":([A-Za-z_]\w*)(\((?:[^()]|\([^()]*\))*\))?[?*+]?")
@@ -80,6 +82,11 @@ def read_expression(text: str) -> tuple[str, tuple[str, ...]]:
     conditions: list[str] = []
     at = 0
     while at < len(text):
+        if text.startswith(HOLE, at):
+            made.append(HOLE)
+            conditions.append("?")
+            at += len(HOLE)
+            continue
         if text[at] == "(":
             end = _closing(text, at)
             named = NAMED_GROUP.match(text, at)

@@ -271,12 +271,21 @@ TABLED = (ListValue, DictValue, Instance, Made)
 
 
 def unwrapped(value: Value) -> tuple[Value, tuple[str, ...]]:
-    """Return the function that the application's own functions were put around, and what those are called."""
+    """Return the function that others were put around, of the application or not, and their names."""
     names: list[str] = []
-    while isinstance(value, FunctionValue) and value.wraps is not None:
-        names.append(value.maker)
-        value = value.wraps
-    return value, tuple(names)
+    while True:
+        inner = value.wraps if isinstance(value, FunctionValue) else _given_function(value)
+        if inner is None:
+            return value, tuple(names)
+        names.append(value.maker if isinstance(value, FunctionValue) else name_of(value))
+        value = inner
+
+
+def _given_function(value: Value) -> Value:
+    """Return the one function that a function of another package was called with, to wrap it."""
+    given = value.arguments.values if isinstance(value, Made) else ()
+    found = [one for one in given if isinstance(one, (FunctionValue, Handler))]
+    return found[0] if len(found) == 1 and len(given) == 1 else None
 
 
 def is_text(value: Value) -> bool:

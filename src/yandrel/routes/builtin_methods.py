@@ -177,6 +177,9 @@ def _load_settings(run: State, of: DictValue, arguments: Arguments) -> None:
         of.items.update({name: run.member(owner, name) for name in names})
 
 
+PARTING = {"partition": str.partition, "rpartition": str.rpartition}
+
+
 def _text_method(run: State, of: Value, name: str, arguments: Arguments) -> Value:
     if name == "format" and isinstance(of, str):
         return _formatted(of, arguments)
@@ -187,11 +190,24 @@ def _text_method(run: State, of: Value, name: str, arguments: Arguments) -> Valu
         return run.concatenate([x for item in items for x in (of, item)][1:]) if items else ""
     if name in ("concat",):
         return run.concatenate([of, *arguments.values])
+    if isinstance(of, str) and (name in PARTING or name == "split"):
+        return _parted(of, name, arguments.get(0))
     text = text_of(of) or ""
     changed = _changed(text, name, arguments)
     if changed is None or len(changed) > LONGEST_TEXT:
         return Unknown(name)
     return changed if isinstance(of, str) else Text(changed, of.reason)
+
+
+def _parted(text: str, name: str, given: Value) -> Value:
+    """Return the parts of a text: before, at and after a separator, or between all that there are."""
+    if name in PARTING:
+        return (
+            ListValue(list(PARTING[name](text, given))) if isinstance(given, str) and given else Unknown(name)
+        )
+    if isinstance(given, str):
+        return ListValue(list(text.split(given) if given else text))
+    return ListValue(list(text.split())) if given is None else Unknown(name)
 
 
 def _changed(text: str, name: str, arguments: Arguments) -> str | None:

@@ -10,7 +10,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from typing import TYPE_CHECKING
 
-from yandrel.frameworks.paths import from_braces, from_colons
+from yandrel.frameworks.paths import from_braces, from_colons, from_expression
 from yandrel.frameworks.values import (
     TABLED,
     ClassValue,
@@ -174,5 +174,6 @@ def _inner(value: Value) -> Value:
 
 def pattern_of(path: str) -> str:
     """Return a path with parameters as `{name}`, however they are written."""
-    found = from_braces(from_colons(path))
+    is_expression = "(?P<" in path or path.startswith("^") or path.endswith("$")
+    found = from_expression(path) if is_expression else from_braces(from_colons(path))
     return found if found.startswith("/") else "/" + found
