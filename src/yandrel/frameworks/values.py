@@ -277,7 +277,7 @@ def unwrapped(value: Value) -> tuple[Value, tuple[str, ...]]:
         inner = value.wraps if isinstance(value, FunctionValue) else _given_function(value)
         if inner is None:
             return value, tuple(names)
-        names.append(value.maker if isinstance(value, FunctionValue) else name_of(value))
+        names.append(value.maker if isinstance(value, FunctionValue) else name_of(value).removesuffix("()"))
         value = inner
 
 

@@ -10,7 +10,7 @@ from msgspec.structs import replace
 from yandrel.files.rooted import read_plain
 from yandrel.files.text import decode_source
 from yandrel.index.forks import can_fork, share_out
-from yandrel.languages.deeds import count_deeds, tell_maker
+from yandrel.languages.deeds import PACKED, count_deeds, tell_maker
 from yandrel.languages.registry import language_of, load_language
 from yandrel.model.facts import Facts, Problem
 
@@ -18,6 +18,8 @@ ENOUGH_FOR_A_POOL = 200
 LARGEST = 8 * 1024 * 1024
 BATCHES = 12
 """How many runs of files a worker gets: with few, one core waits for the last of another."""
+LARGE = 200_000
+"""Bytes from which a packed script is not read: it is a bundle that holds all it needs."""
 _encode = msgspec.msgpack.Encoder().encode
 
 
@@ -40,6 +42,9 @@ def facts_of_bytes(raw: bytes, language_name: str, path: str, outline: bool = Fa
     source = decode_source(raw, language.cookies)
     if source.problem:
         return Facts(language.name_of(path), raw.count(b"\n"), problems=(Problem(0, source.problem),))
+    lines = source.data.count(b"\n") + 1
+    if len(raw) > LARGE and language.runs_in_browsers and tell_maker(source.data, lines) == PACKED:
+        return Facts(language.name_of(path), lines, open=True, maker=PACKED)
     facts = language.read_facts(source.data, path, outline)
     return replace(facts, deeds=count_deeds(source.data), maker=tell_maker(source.data, facts.lines))
 

@@ -12,8 +12,9 @@ from yandrel.languages.registry import BY_ENDING, BY_SUFFIX, MANIFESTS, language
 from yandrel.model.project import SourceRoot
 
 LOOKED_AT = (*BY_SUFFIX, *MANIFESTS, *BY_ENDING)
-FEW_BESIDE_BUILT = 3
-"""So many units beside a built folder are no application of their own."""
+SCRIPTS = (".js", ".mjs", ".cjs")
+MOST_MADE = 0.2
+"""The share of built files that may have a source, where the sources are said not to be there."""
 
 
 def is_looked_at(name: str) -> bool:
@@ -22,37 +23,40 @@ def is_looked_at(name: str) -> bool:
 
 
 def scan(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
-    """Walk the application; where it is there as built only, the folders of what is built count too."""
+    """Walk the application; folders of what is built count where its sources are not there."""
     tree = walk_sources(root, sources)
-    built = frozenset(path for path in tree.ignored if path.rstrip("/").rpartition("/")[2] in BUILT)
-    if not built or (
-        any(language_of(path) for path in tree.stats) and not _is_built_alone(root, tree, built)
-    ):
-        return tree
-    return walk_tree(root, is_looked_at, built)
-
-
-def _is_built_alone(root: Path, tree: Tree, built: frozenset[str]) -> bool:
-    """Whether there are no sources, or a few of other names beside a built folder that a package names."""
+    built = {path for path in tree.ignored if path.rstrip("/").rpartition("/")[2] in BUILT}
     units = [path for path in tree.stats if language_of(path)]
-    if not units:
-        return True
-    own = [unit for unit in units if not SERVED & set(unit.lower().split("/")[:-1])]
-    if len(own) > FEW_BESIDE_BUILT or any(path.endswith((".ts", ".tsx")) for path in own):
+    if units:
+        own = [unit for unit in units if not SERVED & set(unit.lower().split("/")[:-1])]
+        built = {folder for folder in built if _is_all_there_is(root, folder, own)}
+    return walk_tree(root, is_looked_at, frozenset(built)) if built else tree
+
+
+def _is_all_there_is(root: Path, folder: str, own: list[str]) -> bool:
+    """Whether a built folder is what a package runs, and holds more than its sources: other files, too."""
+    if not _is_run(root, folder):
         return False
-    files = DiskFiles(root)
-    sources = {path.rpartition("/")[2] for path in own}
-    for folder in built:
-        if any(sources & set(names) for _, _, names in os.walk(root / folder)):
-            return False
-        above, _, name = folder.rstrip("/").rpartition("/")
-        place = f"{above}/package.json".lstrip("/")
-        with suppress(OSError, ValueError, AttributeError):
-            said = json.loads(files.read(place))
-            named = [said.get("main"), said.get("module"), said.get("bin"), said.get("exports")]
-            if f"{name}/" in json.dumps(named):
-                return True
+    held = [name for _, _, names in os.walk(root / folder) for name in names]
+    scripts = [name for name in held if name.endswith(SCRIPTS) and not name.endswith((".min.js", ".d.ts"))]
+    sources = {_stem(path) for path in own}
+    made = sum(_stem(name) in sources for name in scripts)
+    return len(scripts) > len(own) and made < MOST_MADE * len(scripts)
+
+
+def _is_run(root: Path, folder: str) -> bool:
+    """Whether the package that a built folder lies in says that this is what it runs or gives to others."""
+    above, _, name = folder.rstrip("/").rpartition("/")
+    with suppress(OSError, ValueError, AttributeError):
+        said = json.loads(DiskFiles(root).read(f"{above}/package.json".lstrip("/")))
+        named = [said.get(key) for key in ("main", "module", "bin", "exports", "types", "typings")]
+        whole = f'"{name}"' in json.dumps(said.get("files"))
+        return whole or f"{name}/" in json.dumps([*named, said.get("scripts", {}).get("start")])
     return False
+
+
+def _stem(path: str) -> str:
+    return path.rpartition("/")[2].partition(".")[0]
 
 
 def walk_sources(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:

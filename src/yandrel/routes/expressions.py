@@ -36,6 +36,10 @@ NAMELESS = frozenset({"handler", "fn", "callback", "cb", "action"})
 """Keys that say what a closure is for, and not what it is called."""
 
 
+NOT_THERE = frozenset({"undefined", "process", "this"})
+"""Names of what an application without settings does not have."""
+
+
 class Expressions(State):
     """Evaluate lists, maps, texts and choices."""
 
@@ -128,15 +132,18 @@ class Expressions(State):
         return Unknown("an item that is not constant")
 
     def _either(self, node: Either, scope: Scope) -> Value:
+        """Return the first option that is known; a constant text before what comes from outside."""
         found: Value = Unknown()
+        outside: Value = None
         for option in node.options:
             value = self.evaluate_in(option, scope)
-            if not isinstance(value, (Unknown, type(None))) and not (
-                isinstance(value, Outside) and value.name in ("undefined", "process")
-            ):
-                return value
+            if isinstance(value, (Outside, Made)):
+                away = isinstance(value, Outside) and value.name.partition(".")[0] in NOT_THERE
+                outside = value if outside is None and not away else outside
+            elif isinstance(value, str) or not isinstance(value, (Unknown, type(None))):
+                return value if outside is None or isinstance(value, str) else outside
             found = value if isinstance(found, Unknown) else found
-        return found
+        return found if outside is None else outside
 
     def _collect(self, node: Collect, scope: Scope) -> Value:
         over = self.items_of(self.evaluate_in(node.over, scope))

@@ -169,12 +169,24 @@ class Statements(State):
         elif is_text(held):
             self.bind_target(target, self.concatenate([held, value]), scope)
 
+    def _holder(self, node: Expression, scope: Scope) -> Value:
+        """Return what gets a member; a field of an object that is not known holds what is put into it."""
+        found = self.evaluate_in(node, scope)
+        if not isinstance(found, (Unknown, type(None))) or not isinstance(node, Member):
+            return found
+        outer = self.evaluate_in(node.of, scope)
+        if not isinstance(outer, Instance):
+            return found
+        made = DictValue(open=True)
+        self.set_member(outer, node.name, made)
+        return made
+
     def bind_target(self, target: Expression, value: Value, scope: Scope) -> None:
         """Give a value to a name, a member, an item, or to several names at once."""
         if isinstance(target, Name):
             self._bind_name(scope, target.name, value)
         elif isinstance(target, Member):
-            self.set_member(self.evaluate_in(target.of, scope), target.name, value)
+            self.set_member(self._holder(target.of, scope), target.name, value)
         elif isinstance(target, Index):
             self._set_item(self.evaluate_in(target.of, scope), self.evaluate_in(target.key, scope), value)
         elif isinstance(target, Items):

@@ -5,7 +5,7 @@ from collections.abc import Iterable
 
 from yandrel.files.walk import SERVED
 from yandrel.index.code import CodeIndex
-from yandrel.languages.deeds import KINDS
+from yandrel.languages.deeds import KINDS, PACKED
 from yandrel.model.facts import Facts
 from yandrel.survey.generated import MADE
 from yandrel.survey.vocabulary import OF_BROWSERS, OF_SERVERS
@@ -65,7 +65,7 @@ def _kind_by_itself(unit: str, facts: Facts, ignored: set[str], script: bool) ->
         return GENERATED
     if not script:
         return ""
-    if facts.maker == "packed" or unit.endswith((".min.js", ".bundle.js", ".min.mjs")):
+    if facts.maker == PACKED or unit.endswith((".min.js", ".bundle.js", ".min.mjs")):
         return GENERATED
     served = next((n for n, folder in enumerate(folders) if folder in SERVED), -1)
     if served >= 0 and not _serves(facts):
