@@ -35,7 +35,7 @@ def scan(root: Path, sources: tuple[SourceRoot, ...] = ()) -> Tree:
 
 def _is_all_there_is(root: Path, folder: str, own: list[str]) -> bool:
     """Whether a built folder is what a package runs, and holds more than its sources: other files, too."""
-    if not _is_run(root, folder):
+    if not (_is_run(root, folder) or _is_loaded(root, folder, own)):
         return False
     held = [name for _, _, names in os.walk(root / folder) for name in names]
     scripts = [name for name in held if name.endswith(SCRIPTS) and not name.endswith((".min.js", ".d.ts"))]
@@ -52,6 +52,18 @@ def _is_run(root: Path, folder: str) -> bool:
         named = [said.get(key) for key in ("main", "module", "bin", "exports", "types", "typings")]
         whole = f'"{name}"' in json.dumps(said.get("files"))
         return whole or f"{name}/" in json.dumps([*named, said.get("scripts", {}).get("start")])
+    return False
+
+
+def _is_loaded(root: Path, folder: str, own: list[str]) -> bool:
+    """Whether a script beside a built folder loads something out of it."""
+    above, _, name = folder.rstrip("/").rpartition("/")
+    files = DiskFiles(root)
+    for path in own:
+        if path.rpartition("/")[0] == above and path.endswith(SCRIPTS):
+            with suppress(OSError):
+                if f"'./{name}" in files.read(path).decode("utf-8", "replace").replace('"', "'"):
+                    return True
     return False
 
 

@@ -57,6 +57,13 @@ class Definitions(State):
         key = (posixpath.dirname(scope.unit), node.receiver)
         self.methods.setdefault(key, {}).setdefault(node.name, function)
 
+    def receiving(self, function: FunctionValue) -> ClassValue | None:
+        """Return the type of a method that is declared apart from it."""
+        if not function.node.receiver or self.sources.language(function.unit) not in APART:
+            return None
+        found = self.name_value(Name(function.node.receiver), function.scope)
+        return found if isinstance(found, ClassValue) else None
+
     def method_apart(self, owner: ClassValue, name: str) -> FunctionValue | None:
         """Return a method that is declared apart from its type."""
         if self.sources.language(owner.unit) not in APART:

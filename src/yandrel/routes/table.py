@@ -176,7 +176,8 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
 
 
 def _uncalled(run: Evaluator, units: set[str]) -> list[FunctionValue]:
-    """Return the functions that declare or mount and that nothing called, those that start first."""
+    """Return the functions that declare or mount and that nothing called: those that start first, then others
+    than methods, which may make the objects that the methods are of."""
     found = [
         function
         for key, function in run.functions.items()
@@ -185,16 +186,23 @@ def _uncalled(run: Evaluator, units: set[str]) -> list[FunctionValue]:
         and function.unit in units
         and run.registers(function.node)
     ]
-    return sorted(found, key=lambda f: (f.node.name not in STARTING, -len(f.node.body)))
+    return sorted(
+        found,
+        key=lambda f: (
+            f.node.name not in STARTING,
+            f.owner is not None or bool(f.node.receiver),
+            -len(f.node.body),
+        ),
+    )
 
 
 def _try_alone(run: Evaluator, function: FunctionValue) -> None:
     """Call a function that nothing calls, with what stands for its arguments."""
     run.doubts = []
     place = Place(function.unit, function.node.line)
-    if function.owner is not None and not function.node.static and function.this is None:
-        known = run.objects.get(id(function.owner.node))
-        this = known or run.construct(function.owner, Arguments(open=True), place)
+    owner = function.owner or run.receiving(function)
+    if owner is not None and not function.node.static and function.this is None:
+        this = run.objects.get(id(owner.node)) or run.construct(owner, Arguments(open=True), place)
         function = FunctionValue(function.node, function.scope, this, function.owner)
     run.tried = id(function.node)
     try:
