@@ -1,6 +1,7 @@
 """Routes: what the application answers, and what became of it since."""
 
 import hashlib
+from collections.abc import Callable
 from contextlib import suppress
 from functools import partial
 
@@ -95,13 +96,7 @@ def table_at(workspace: Workspace, text: str) -> RouteTable:
     """
     revision = workspace.revision(text)
     key = hashlib.blake2b(_versions() + revision.key(), digest_size=16).digest()
-    packed = workspace.store.read_snapshot("routes at revision", key)
-    if packed is not None:
-        with suppress(msgspec.DecodeError, msgspec.ValidationError):
-            return msgspec.msgpack.decode(packed, type=RouteTable)
-    table = _bare_table(workspace.at(revision))
-    workspace.store.write_snapshot("routes at revision", key, msgspec.msgpack.encode(table))
-    return table
+    return _kept(workspace, "routes at revision", key, lambda: _bare_table(workspace.at(revision)))
 
 
 def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesReport:
@@ -124,6 +119,47 @@ def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesRep
         failed=list(table.failed),
         looked_for=_looked_for(workspace) if not table.routes else [],
     )
+
+
+def differences(workspace: Workspace, against: str) -> RoutesReport:
+    """Return what changed since a saved table or a git revision, without the routes themselves.
+
+    What is only compared needs no domains, and reads no roles.
+    """
+    table = known_table(workspace)
+    if table is None:
+        table = _kept(
+            workspace,
+            "routes to compare",
+            _table_key(workspace),
+            lambda: _bare_table(workspace),
+            not is_racy(workspace.tree),
+        )
+    return RoutesReport(
+        version=FORMAT_VERSION,
+        name=workspace.layout.name or workspace.root.name,
+        routes=[],
+        total=len(table.routes),
+        uncertain=0,
+        frameworks=list(table.frameworks),
+        faults=[],
+        changes=compare_tables(_older(workspace, against), table),
+        against=against,
+    )
+
+
+def _kept(
+    workspace: Workspace, name: str, key: bytes, read: Callable[[], RouteTable], lasts: bool = True
+) -> RouteTable:
+    """Return a table out of the cache, or read it, and keep it where its key `lasts`."""
+    packed = workspace.store.read_snapshot(name, key)
+    if packed is not None:
+        with suppress(msgspec.DecodeError, msgspec.ValidationError):
+            return msgspec.msgpack.decode(packed, type=RouteTable)
+    table = read()
+    if lasts:
+        workspace.store.write_snapshot(name, key, msgspec.msgpack.encode(table))
+    return table
 
 
 def _holds(workspace: Workspace, unit: str, text: str) -> bool:

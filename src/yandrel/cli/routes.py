@@ -45,13 +45,14 @@ def command(
     """
     if context.invoked_subcommand is not None:
         return
-    from yandrel.app.routes import Wanted, routes, save_table
+    from yandrel.app.routes import Wanted, differences, routes, save_table
     from yandrel.render.openapi import render_openapi
     from yandrel.render.routes_text import render_routes
 
     workspace = open_workspace(context.obj)
     wanted = Wanted(under, method, domain, guard, file.removeprefix("./"))
-    report = routes(workspace, wanted, against)
+    compared = bool(against) and form == "text" and not save
+    report = differences(workspace, against) if compared else routes(workspace, wanted, against)
     if save:
         save_table(workspace, save)
         click.echo(f"{report.total} routes saved in {save}")

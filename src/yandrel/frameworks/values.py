@@ -276,7 +276,7 @@ def unwrapped(value: Value) -> tuple[Value, tuple[str, ...]]:
     while True:
         inner = value.wraps if isinstance(value, FunctionValue) else _given_function(value)
         if inner is None:
-            return value, tuple(names)
+            return value, tuple(name for name in names if name)
         names.append(value.maker if isinstance(value, FunctionValue) else name_of(value).removesuffix("()"))
         value = inner
 

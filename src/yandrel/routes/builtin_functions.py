@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import posixpath
 from collections.abc import Callable
+from dataclasses import replace
 
 from yandrel.frameworks.values import (
     Arguments,
     ClassValue,
     DictValue,
     FunctionValue,
+    Handler,
     Instance,
     ListValue,
     ModuleValue,
@@ -103,7 +105,7 @@ def call_function(run: State, name: str, arguments: Arguments, place: Place) -> 
             return ListValue(list(value.items.values()), value.open)
         return value
     if name in WRAPPING:
-        return Native(lambda given, at: given.get(0))
+        return Native(lambda given, at: _around(given.get(0), arguments.get(0)))
     if name in LISTING:
         return ListValue(list(arguments.values))
     last = name.rpartition(".")[2]
@@ -119,6 +121,13 @@ def call_function(run: State, name: str, arguments: Arguments, place: Place) -> 
         return _joined_path(arguments)
     found = FUNCTIONS.get(name)
     return found(run, arguments, place) if found is not None else NotImplemented
+
+
+def _around(value: Value, inner: Value) -> Value:
+    """Return a function that says itself that it stands for another one."""
+    if not isinstance(value, FunctionValue) or not isinstance(inner, (FunctionValue, Handler)):
+        return value
+    return replace(value, wraps=inner, maker=value.maker)
 
 
 def _merged(run: State, arguments: Arguments) -> Value:

@@ -23,7 +23,7 @@ from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, 
 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
-PROGRAM_VERSION = b"9"
+PROGRAM_VERSION = b"10"
 """Another one when the form of programs changes, or the way in which they are read."""
 _decoder = msgspec.msgpack.Decoder(Program)
 _encode = msgspec.msgpack.Encoder().encode
@@ -246,6 +246,10 @@ class Sources:
             found = speaks or not self.declaring_names.isdisjoint(node.calls)
             self._relevant[id(node)] = found
         return found
+
+    def calls_declaring(self, node: Function) -> bool:
+        """Whether a function calls one of the application's own that declares or mounts."""
+        return not self.declaring_names.isdisjoint(node.calls)
 
     @cached_property
     def declaring_names(self) -> frozenset[str]:

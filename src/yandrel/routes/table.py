@@ -39,7 +39,7 @@ from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 from yandrel.routes.unmounted import find_unmounted
 
-READING_VERSION = 12
+READING_VERSION = 13
 """Another where the same files are read into another table."""
 PARAMETER = re.compile(r"\{[^{}]*\}")
 DEEPEST_MOUNT = 25
@@ -140,10 +140,13 @@ def _late(run: Evaluator) -> tuple[str, ...]:
     found: list[str] = []
     for router in run.routers:
         seen = False
+        before: set[str] = set()
         for entry in router.entries:
             seen = seen or _takes_body(entry)
-            if entry.kind == "use" and seen and entry.name in BODY_PARSERS and not entry.path.strip("/"):
-                found.append(f"{entry.name} {_spelled(entry.place)}")
+            if entry.kind == "use" and entry.name in BODY_PARSERS - before and not entry.path.strip("/"):
+                before.add(entry.name)
+                if seen:
+                    found.append(f"{entry.name} {_spelled(entry.place)}")
     return tuple(found)
 
 
@@ -176,21 +179,25 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
 
 
 def _uncalled(run: Evaluator, units: set[str]) -> list[FunctionValue]:
-    """Return the functions that declare or mount and that nothing called: those that start first, then others
-    than methods, which may make the objects that the methods are of."""
+    """Return the functions that nothing called and that declare or mount, or call others that do.
+
+    Those that start come first, then other functions than methods, which may make what the methods are of;
+    of these those that only call others, so that what they pass is known.
+    """
     found = [
         function
         for key, function in run.functions.items()
         if key not in run.called
         and key not in run.handlers
         and function.unit in units
-        and run.registers(function.node)
+        and (run.registers(function.node) or run.sources.calls_declaring(function.node))
     ]
     return sorted(
         found,
         key=lambda f: (
             f.node.name not in STARTING,
             f.owner is not None or bool(f.node.receiver),
+            run.registers(f.node),
             -len(f.node.body),
         ),
     )
@@ -381,8 +388,9 @@ def _without_first_hole(pattern: str) -> str:
 
 def describe(handler: Value, declared: Place) -> tuple[str, Place, bool]:
     """Return what a handler is called, where it is, and whether another package has it."""
-    inner, around = unwrapped(handler.value if isinstance(handler, Handler) else handler)
-    name = name_of(inner) if around else name_of(handler)
+    given = handler.value if isinstance(handler, Handler) else handler
+    inner = unwrapped(given)[0]
+    name = name_of(handler) if inner is given else name_of(inner)
     inner = inner.value if isinstance(inner, Handler) else inner
     if isinstance(inner, ListValue) and len(inner.items) == 2 and isinstance(inner.items[1], str):
         holder, method = inner.items

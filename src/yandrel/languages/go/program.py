@@ -105,6 +105,8 @@ class GoLowering(Lowering):
         given = field(node, "arguments")
         children = [n for n in (given.named_children if given is not None else ()) if n.type not in COMMENTS]
         spread = given is not None and any(child.type == "..." for child in given.children)
+        if children and children[-1].type == "variadic_argument":
+            spread, children[-1] = True, children[-1].named_children[0]
         arguments = [Argument(self.expression(child)) for child in children]
         if spread and arguments:
             arguments[-1] = Argument(arguments[-1].value, "", True)
