@@ -38,11 +38,6 @@ ALWAYS_OUT = frozenset(
     ]
 )
 BUILT = frozenset(["dist", "build", "target"])
-SERVED = frozenset(
-    ["static", "public", "assets", "www", "wwwroot", "webroot", "htdocs", "static_src", "staticfiles",
-     "static.dist"]
-)  # fmt: skip
-"""Folders whose scripts are sent to browsers as they are."""
 OUT_UNLESS_CODE = BUILT | {"vendor"}
 NEVER_BUILT = (".go", ".java", ".kt", ".cs", ".swift")
 """Endings of files that no build leaves right in its folder of results."""

@@ -7,10 +7,15 @@ from pathlib import Path
 
 from yandrel.files.contents import DiskFiles
 from yandrel.files.mirrors import find_mirrors
-from yandrel.files.walk import BUILT, SERVED, Tree, leave_out, walk_tree
+from yandrel.files.walk import BUILT, Tree, leave_out, walk_tree
 from yandrel.languages.registry import BY_ENDING, BY_SUFFIX, MANIFESTS, language_of
 from yandrel.model.project import SourceRoot
 
+SERVED = frozenset(
+    ["static", "public", "assets", "www", "wwwroot", "webroot", "htdocs", "static_src", "staticfiles",
+     "static.dist"]
+)  # fmt: skip
+"""Folders whose scripts are sent to browsers as they are."""
 LOOKED_AT = (*BY_SUFFIX, *MANIFESTS, *BY_ENDING)
 SCRIPTS = (".js", ".mjs", ".cjs")
 MOST_MADE = 0.2

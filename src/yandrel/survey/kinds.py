@@ -3,8 +3,8 @@
 from collections import Counter
 from collections.abc import Iterable
 
-from yandrel.files.walk import SERVED
 from yandrel.index.code import CodeIndex
+from yandrel.index.scanning import SERVED
 from yandrel.languages.deeds import KINDS, PACKED
 from yandrel.model.facts import Facts
 from yandrel.survey.generated import MADE
