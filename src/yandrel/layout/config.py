@@ -69,6 +69,7 @@ class Layout(msgspec.Struct, frozen=True):
     domain_arrows: Arrows = msgspec.field(default_factory=Arrows)
     doors: tuple[Pattern, ...] = ()
     domains: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
+    domain_words: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
     outside: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
     shapes: Mapping[str, Shape] = msgspec.field(default_factory=dict)
     limits: Mapping[str, int] = msgspec.field(default_factory=dict)
@@ -205,7 +206,7 @@ class _Reader:
             self.texts(imports.get("may", []), "imports", "may"),
             groups, roles, self.where("imports", "may"),
         )  # fmt: skip
-        domains = {k: self.texts(v, "domains", k) for k, v in self.section("domains").items()}
+        domains, words = self.read_domains()
         mode, domain_arrows = self.read_domains_mode(imports)
         doors = tuple(
             self.pattern(p, "imports", "door") for p in self.texts(imports.get("door", []), "imports", "door")
@@ -223,6 +224,7 @@ class _Reader:
             domain_arrows=domain_arrows,
             doors=doors,
             domains=domains,
+            domain_words=words,
             outside=self.read_outside(roles, groups),
             checks_routes="routes" in self.table,
             guards=self.read_guards(),
@@ -306,6 +308,28 @@ class _Reader:
             if name not in roles:
                 todo = suggest(name, roles, "name a role of [roles]")
                 raise ConfigError(f"{name} is no role", where=self.where(*path), todo=todo)
+
+    def read_domains(self) -> tuple[dict[str, tuple[str, ...]], dict[str, tuple[str, ...]]]:
+        """Return the files of each domain that names some, and the words of each that gives some."""
+        files: dict[str, tuple[str, ...]] = {}
+        words: dict[str, tuple[str, ...]] = {}
+        owners: dict[str, str] = {}
+        for name, value in self.section("domains").items():
+            if not isinstance(value, dict):
+                files[name] = self.texts(value, "domains", name)
+                continue
+            self.check_keys(value, ("files", "words"), "domains", name)
+            if "files" in value:
+                files[name] = self.texts(value["files"], "domains", name)
+            words[name] = self.texts(value.get("words", []), "domains", name)
+            for word in words[name]:
+                if owners.setdefault(word, name) != name:
+                    raise ConfigError(
+                        f"{word} is a word of {owners[word]} and of {name}",
+                        where=self.where("domains", name),
+                        todo="leave it with one of them",
+                    )
+        return files, words
 
     def read_domains_mode(self, imports: Mapping[str, Any]) -> tuple[str, Arrows]:
         value = imports.get("domains", "free")

@@ -115,6 +115,33 @@ class RouteChange(Struct, frozen=True):
     after: str = ""
 
 
+class ProposedDomain(Struct, frozen=True):
+    """One domain: its files and folders, the words that name it beside its own, the patterns of yandrel.toml.
+
+    `told` counts the files by what told them, `examples` are some of them.
+    """
+
+    name: str
+    files: int
+    folders: int
+    words: list[str]
+    patterns: list[str]
+    told: dict[str, int]
+    examples: list[str]
+
+
+class DomainsReport(Struct, frozen=True):
+    """The domains that names tell, of `files` in all; how many files are shared, and how many in none."""
+
+    version: int
+    name: str
+    domains: list[ProposedDomain]
+    files: int
+    shared: int
+    none: int
+    none_examples: list[str]
+
+
 class RoutesReport(Struct, frozen=True):
     """The routes that were asked for, of `total`; with the faults of the table, and what changed `against`.
 

@@ -8,6 +8,7 @@ import msgspec
 from yandrel.model.results import (
     AdoptReport,
     CheckReport,
+    DomainsReport,
     LayoutReport,
     MoveReport,
     NewReport,
@@ -22,6 +23,7 @@ from yandrel.render.escape import CONTROL
 
 REPORTS: dict[str, type[msgspec.Struct]] = {
     "survey": SurveyReport,
+    "survey-domains": DomainsReport,
     "check": CheckReport,
     "routes": RoutesReport,
     "routes-edit": RouteEditReport,

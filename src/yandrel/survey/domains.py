@@ -3,6 +3,7 @@
 import re
 from collections import Counter
 from collections.abc import Iterable, Mapping
+from typing import NamedTuple
 
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
@@ -307,6 +308,14 @@ def _starts_below(start: str, inside: list[str]) -> set[str]:
     return starts
 
 
+class Told(NamedTuple):
+    """A domain, what told it ("folder", "file", "part of a name" or "definition"), and the word that did."""
+
+    domain: str
+    by: str = ""
+    word: str = ""
+
+
 class DomainReader:
     """Finds the domains of an application, and the one of each unit."""
 
@@ -319,6 +328,11 @@ class DomainReader:
             for name, patterns in layout.domains.items()
             for pattern in patterns
         ]
+        self.said = {
+            singular("_".join(words_of(word))): name
+            for name, words in layout.domain_words.items()
+            for word in (name, *words)
+        }
         self.has_pattern = any(
             "domain" in home.placeholders() for role in layout.roles.values() for home in role.homes
         )
@@ -336,7 +350,7 @@ class DomainReader:
         held = Counter(folder for unit in readings for folder in set(unit.lower().split("/")[:-1]))
         most = MOST_SHARED * len(readings)
         self.shared_words = {word for word in SHARED_WORDS if held[word] <= most or len(readings) < FEW}
-        self.concepts = self.find_concepts()
+        self.concepts = self.find_concepts() | self.said.keys()
         self.beside = self._find_beside()
         self.concepts |= set(self.beside.values())
 
@@ -417,9 +431,13 @@ class DomainReader:
         for position, segment in enumerate(segments):
             last = position == len(segments) - 1
             path += f"{segment}/" if segment else ""
+            text = segment.rpartition(".")[0] if last else segment
+            whole = singular("_".join(words_of(text)))
+            if whole in self.said:
+                out.append((path, whole))
+                continue
             if not last and (segment.startswith("@") or tells_role(segment, role)):
                 continue
-            text = segment.rpartition(".")[0] if last else segment
             rest = concept_words(text) if last else self._folder_words(text)
             if (not rest or (position == 0 and not last)) and path not in self.beside:
                 continue
@@ -427,7 +445,7 @@ class DomainReader:
             term = singular(name)
             if path in self.beside:
                 term = self.beside[path]
-            elif term in NO_CONCEPT or VERSION.fullmatch(term) or len(term) < 2 or is_only_done(term):
+            elif term not in self.said and says_no_concept(term):
                 continue
             self.spellings.setdefault(term, Counter())[name] += 1
             out.append((path, term))
@@ -514,29 +532,33 @@ class DomainReader:
         return start, ["", *unit[len(start) :].split("/")] if start else unit.split("/")
 
     def by_names(self, unit: str, reading: Reading) -> str:
-        terms = self.terms(unit)
-        for term in terms:
+        return self.told_by(unit, reading).domain
+
+    def told_by(self, unit: str, reading: Reading) -> Told:
+        """Return the domain that names tell, with the name that does."""
+        placed = self._placed_terms(unit)
+        for path, term in placed:
             if term in self.concepts:
-                return self.spelled(term)
-        for term in terms:
+                return Told(self.spelled(term), "file" if path.strip("/") == unit else "folder", term)
+        for _, term in placed:
             words = term.split("_")
             for cut in range(len(words) - 1, 0, -1):
                 starts = dict.fromkeys((0, len(words) - cut, *range(len(words) - cut)))
                 for part in ("_".join(words[at : at + cut]) for at in starts):
                     if singular(part) in self.concepts:
-                        return self.spelled(singular(part))
+                        return Told(self.spelled(singular(part)), "part of a name", singular(part))
         owners = {
-            self.spelled(term)
+            self.spelled(term): term
             for name, _ in reading.definition_roles
             for term in [self._concept_in(name)]
             if term
         }
         if len(owners) == 1:
-            return next(iter(owners))
+            return Told(*next((domain, "definition", term) for domain, term in owners.items()))
         folders = set(unit.split("/")[:-1])
         if folders & self.shared_words or unit.rpartition("/")[2].rpartition(".")[0] in SHARED_WORDS:
-            return SHARED
-        return SHARED if reading.role in ROLES_WITHOUT_CONCEPT - {"entry", "migration"} else ""
+            return Told(SHARED)
+        return Told(SHARED if reading.role in ROLES_WITHOUT_CONCEPT - {"entry", "migration"} else "")
 
     def _concept_in(self, name: str) -> str:
         words = words_of(name)
@@ -547,7 +569,9 @@ class DomainReader:
         return ""
 
     def spelled(self, term: str) -> str:
-        """Return a concept as the application's folders write it, else in the plural."""
+        """Return a concept as yandrel.toml or the application's folders write it, else in the plural."""
+        if term in self.said:
+            return self.said[term]
         if term in self.folders_of_domains:
             return self.folders_of_domains[term]
         known = self.spellings.get(term)
@@ -557,6 +581,11 @@ class DomainReader:
         if not self.segments.isdisjoint(known):
             return known.most_common(1)[0][0]
         return many
+
+
+def says_no_concept(term: str) -> bool:
+    """Whether a name is none of what an application is about."""
+    return term in NO_CONCEPT or bool(VERSION.fullmatch(term)) or len(term) < 2 or is_only_done(term)
 
 
 def is_only_done(term: str) -> bool:
