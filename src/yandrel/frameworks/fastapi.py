@@ -78,7 +78,9 @@ class FastApiFamily(Family):
         if not last:
             return NotImplemented
         if last in ROUTES:
-            return Made(f"starlette.{last}", arguments, None, place)
+            listed = Made(f"starlette.{last}", arguments, None, place)
+            listed.doubt = call.doubts[-1] if call.doubts else ""
+            return listed
         if last not in APPLICATIONS and last not in ROUTERS:
             return NotImplemented
         prefix = arguments.named.get("prefix")
@@ -119,7 +121,7 @@ class FastApiFamily(Family):
                 if not isinstance(inner, Router):
                     inner = Router(self, route.place)
                     self._take(call, inner, route.arguments.named.get("routes"), route.place)
-                add_mount(call, router, text or "", inner, route.place, doubt_of(path))
+                add_mount(call, router, text or "", inner, route.place, route.doubt or doubt_of(path))
                 continue
             methods = _methods(call, route.arguments.named.get("methods")) or ("GET",)
             if kind == "WebSocketRoute":
@@ -128,9 +130,8 @@ class FastApiFamily(Family):
             if isinstance(target, ClassValue):
                 defined = call.method_names(target)
                 methods = tuple(v.upper() for v in VERBS if v in defined) or methods
-            add_route(
-                call, router, methods, HOLE if text is None else text, target, route.place, doubt_of(path)
-            )
+            where = HOLE if text is None else text
+            add_route(call, router, methods, where, target, route.place, route.doubt or doubt_of(path))
 
     def method(
         self, call: Evaluation, router: Router, name: str, arguments: Arguments, place: Place

@@ -33,6 +33,10 @@ LONGEST_OPAQUE = 40
 Lowered = Statement | tuple[Statement, ...] | None
 
 
+WORD = 63
+"""Bits of the largest number that is kept; what is larger is no part of a path."""
+
+
 class Lowering:
     """Turn nodes into expressions and statements.
 
@@ -110,9 +114,10 @@ class Lowering:
 
     def number(self, node: Node) -> Expression:
         try:
-            return Const(int(text_of(node).replace("_", "").rstrip("lLuU"), 10))
+            value = int(text_of(node).replace("_", "").rstrip("lLuU"), 10)
         except ValueError:
             return Const(0.5)
+        return Const(value if value.bit_length() < WORD else 0.5)
 
     def either(self, *nodes: Node | None) -> Expression:
         return Either(tuple(self.expression(node) for node in nodes if node is not None))

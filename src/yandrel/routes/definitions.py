@@ -39,6 +39,9 @@ from yandrel.routes.state import (
     Super,
 )
 
+FEW_DERIVED = 3
+"""So many classes that extend one are tried for it; more are hardly the application."""
+
 
 class Definitions(State):
     """Make functions, classes and objects."""
@@ -56,6 +59,13 @@ class Definitions(State):
         self.extensions.setdefault(node.name, function)
         key = (posixpath.dirname(scope.unit), node.receiver)
         self.methods.setdefault(key, {}).setdefault(node.name, function)
+
+    def made_of(self, owner: ClassValue) -> list[ClassValue]:
+        """Return the classes that objects are made of where a class itself is only the base of others."""
+        inner = self.derived.get(id(owner.node), [])
+        if id(owner.node) in self.objects or not 0 < len(inner) <= FEW_DERIVED:
+            return [owner]
+        return [one for derived in inner for one in self.made_of(derived)]
 
     def receiving(self, function: FunctionValue) -> ClassValue | None:
         """Return the type of a method that is declared apart from it."""
@@ -114,6 +124,9 @@ class Definitions(State):
 
     def make_class(self, node: Class, scope: Scope) -> Value:
         made = ClassValue(node, scope, [self.evaluate_in(base, scope) for base in node.bases])
+        for base in made.bases:
+            if isinstance(base, ClassValue):
+                self.derived.setdefault(id(base.node), []).append(made)
         inner = Scope(scope.unit, made.members, scope, None, made)
         if node.name:
             scope.names.setdefault(node.name, made)

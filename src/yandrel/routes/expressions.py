@@ -123,7 +123,7 @@ class Expressions(State):
             return of.items[key]
         if isinstance(key, str) and isinstance(of, (Router, Instance, ClassValue, ModuleValue)):
             return self.member(of, key)
-        if isinstance(of, Outside):
+        if isinstance(of, (Outside, ClassValue)):
             return of
         if isinstance(key, (Unknown, Outside)) and isinstance(of, (ListValue, DictValue)) and of.items:
             held = of.items if isinstance(of, ListValue) else list(of.items.values())

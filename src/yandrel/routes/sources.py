@@ -23,7 +23,7 @@ from yandrel.model.program import Bind, Branch, Bring, Class, Function, Member, 
 
 HERE = "/@app/"
 """Stands for the folder of the application in paths that a program puts together."""
-PROGRAM_VERSION = b"10"
+PROGRAM_VERSION = b"11"
 """Another one when the form of programs changes, or the way in which they are read."""
 _decoder = msgspec.msgpack.Decoder(Program)
 _encode = msgspec.msgpack.Encoder().encode

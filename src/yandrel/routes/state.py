@@ -136,6 +136,7 @@ class State(Evaluation):
         self.whole_folders: set[str] = set()
         self.fruitless: dict[int, int] = {}
         self.objects: dict[int, Instance] = {}
+        self.derived: dict[int, list[ClassValue]] = {}
         self.tried = 0
         self.tried_entries: dict[int, list[tuple[Router, Entry]]] = {}
         self.failed: list[str] = []

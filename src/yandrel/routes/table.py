@@ -39,7 +39,7 @@ from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 from yandrel.routes.unmounted import find_unmounted
 
-READING_VERSION = 13
+READING_VERSION = 14
 """Another where the same files are read into another table."""
 PARAMETER = re.compile(r"\{[^{}]*\}")
 DEEPEST_MOUNT = 25
@@ -204,16 +204,20 @@ def _uncalled(run: Evaluator, units: set[str]) -> list[FunctionValue]:
 
 
 def _try_alone(run: Evaluator, function: FunctionValue) -> None:
-    """Call a function that nothing calls, with what stands for its arguments."""
+    """Call a function that nothing calls, with what stands for its arguments, on each kind of object."""
     run.doubts = []
     place = Place(function.unit, function.node.line)
     owner = function.owner or run.receiving(function)
+    functions = [function]
     if owner is not None and not function.node.static and function.this is None:
-        this = run.objects.get(id(owner.node)) or run.construct(owner, Arguments(open=True), place)
-        function = FunctionValue(function.node, function.scope, this, function.owner)
+        functions = []
+        for kind in run.made_of(owner):
+            this = run.objects.get(id(kind.node)) or run.construct(kind, Arguments(open=True), place)
+            functions.append(FunctionValue(function.node, function.scope, this, function.owner))
     run.tried = id(function.node)
     try:
-        run.call_function(function, Arguments(open=True), place)
+        for one in functions:
+            run.call_function(one, Arguments(open=True), place)
     finally:
         run.tried = 0
 
