@@ -83,3 +83,14 @@ def test_a_move_shows_no_command_that_was_not_planned(bees: Path, yandrel: Yandr
     done = yandrel(bees, "move", "bees/services/hive_service.py", "bees/services/hives.py", "--preview")
     assert "Adds 1 finding" in done.out
     assert "fix: rename it" in done.out
+
+
+def test_base_for_others_is_no_misnamed_type(bees: Path, yandrel: Yandrel) -> None:
+    roles = LAYOUT.replace("[imports]", 'controller = "bees/resources/{name}.py"\n\n[imports]')
+    (bees / "yandrel.toml").write_text(roles + '\n[shape.controller]\ntype = "{Name}Resource"\n')
+    lines = [f"class {name}(Resource):\n    def get(self): ...\n" for name in ("Mixin", "BaseBee", "Bees")]
+    (bees / "bees/resources").mkdir()
+    text = "from flask_restful import Resource\n\n\n" + "\n\n".join(lines)
+    (bees / "bees/resources/bees.py").write_text(text)
+    named = [f for f in findings(bees, yandrel) if f["rule"] == "misnamed" and "resources" in str(f["unit"])]
+    assert [f["target"] for f in named] == ["Bees"]

@@ -10,6 +10,8 @@ from yandrel.rules.protocol import Context
 from yandrel.survey.homes import fill_home
 from yandrel.survey.vocabulary import roles_of_end
 
+FIRST_OF_BASES = frozenset({"base", "abstract"})
+LAST_OF_BASES = frozenset({"base", "mixin", "trait"})
 CUSTOMARY = 0.9
 """The weight of a word that everybody takes for a role's."""
 
@@ -73,7 +75,7 @@ class Misnamed:
                     continue
                 if pattern.match(definition.name) is not None or _says_it_otherwise(definition.name, role):
                     continue
-                if not context.is_of_role(unit, definition, role):
+                if _is_for_others(definition.name) or not context.is_of_role(unit, definition, role):
                     continue
                 right = _right_name(pattern, definition.name, role)
                 source = quote(f"{unit}:{definition.name}")
@@ -89,6 +91,12 @@ class Misnamed:
                     command=command,
                     group=f"{role} types",
                 )
+
+
+def _is_for_others(name: str) -> bool:
+    """Whether a name says that other types extend this one: it is no example of the role itself."""
+    words = words_of(name)
+    return bool(words) and (words[0] in FIRST_OF_BASES or words[-1] in LAST_OF_BASES)
 
 
 def _says_it_otherwise(name: str, role: str) -> bool:
