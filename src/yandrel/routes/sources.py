@@ -247,10 +247,6 @@ class Sources:
             self._relevant[id(node)] = found
         return found
 
-    def calls_declaring(self, node: Function) -> bool:
-        """Whether a function calls one of the application's own that declares or mounts."""
-        return not self.declaring_names.isdisjoint(node.calls)
-
     @cached_property
     def declaring_names(self) -> frozenset[str]:
         """The names of the application's functions that declare or mount, or call others that do."""

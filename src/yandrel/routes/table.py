@@ -43,6 +43,8 @@ READING_VERSION = 14
 """Another where the same files are read into another table."""
 PARAMETER = re.compile(r"\{[^{}]*\}")
 DEEPEST_MOUNT = 25
+MOST_ALIKE = 2
+"""So many functions of one name can be told apart by who calls them."""
 MOST_ROUTES = 20_000
 NOT_MOUNTED = "nothing was seen to mount its router"
 STAND_IN = "declared on an argument that nothing was seen to pass"
@@ -179,21 +181,22 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
 
 
 def _uncalled(run: Evaluator, units: set[str]) -> list[FunctionValue]:
-    """Return the functions that nothing called and that declare or mount, or call others that do.
+    """Return the functions that nothing called and that declare or mount, or call one that does.
 
     Those that start come first, then other functions than methods, which may make what the methods are of;
     of these those that only call others, so that what they pass is known.
     """
-    found = [
+    left = [
         function
         for key, function in run.functions.items()
-        if key not in run.called
-        and key not in run.handlers
-        and function.unit in units
-        and (run.registers(function.node) or run.sources.calls_declaring(function.node))
+        if key not in run.called and key not in run.handlers and function.unit in units
     ]
+    registering = [function for function in left if run.registers(function.node)]
+    alike = Counter(function.node.name for function in registering)
+    names = {f.node.name for f in registering if f.node.parameters and alike[f.node.name] <= MOST_ALIKE}
+    calling = [f for f in left if not names.isdisjoint(f.node.calls) and not run.registers(f.node)]
     return sorted(
-        found,
+        [*calling, *registering],
         key=lambda f: (
             f.node.name not in STARTING,
             f.owner is not None or bool(f.node.receiver),
