@@ -1,4 +1,4 @@
-"""Which files of a tree are an application's own, by what folders and files are called."""
+"""Walk an application: tools' folders are left out, what is built counts where it is all there is."""
 
 import json
 import os

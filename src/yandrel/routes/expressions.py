@@ -132,18 +132,20 @@ class Expressions(State):
         return Unknown("an item that is not constant")
 
     def _either(self, node: Either, scope: Scope) -> Value:
-        """Return the first option that is known; a constant text before what comes from outside."""
+        """Return the first option that is known; a constant text rather than what comes from outside."""
         found: Value = Unknown()
-        outside: Value = None
-        for option in node.options:
+        for number, option in enumerate(node.options):
             value = self.evaluate_in(option, scope)
+            away = isinstance(value, Outside) and value.name.partition(".")[0] in NOT_THERE
             if isinstance(value, (Outside, Made)):
-                away = isinstance(value, Outside) and value.name.partition(".")[0] in NOT_THERE
-                outside = value if outside is None and not away else outside
-            elif isinstance(value, str) or not isinstance(value, (Unknown, type(None))):
-                return value if outside is None or isinstance(value, str) else outside
+                constant = (o.value for o in node.options[number + 1 :] if isinstance(o, Const))
+                text = next((text for text in constant if isinstance(text, str)), None)
+                if text is not None or not away:
+                    return value if text is None else text
+            elif not isinstance(value, (Unknown, type(None))):
+                return value
             found = value if isinstance(found, Unknown) else found
-        return found if outside is None else outside
+        return found
 
     def _collect(self, node: Collect, scope: Scope) -> Value:
         over = self.items_of(self.evaluate_in(node.over, scope))

@@ -43,6 +43,9 @@ READING_VERSION = 14
 """Another where the same files are read into another table."""
 PARAMETER = re.compile(r"\{[^{}]*\}")
 DEEPEST_MOUNT = 25
+MOST_TRIED = 1_000_000
+"""Steps of functions that are tried alone, after which each of those left gets FEW_STEPS."""
+FEW_STEPS = 2_000
 MOST_ALIKE = 2
 """So many functions of one name can be told apart by who calls them."""
 MOST_ROUTES = 20_000
@@ -165,9 +168,11 @@ def _run_all(run: Evaluator, units: list[str]) -> None:
     try:
         for unit in units:
             run.run(unit)
+        start = run.steps
         for function in _uncalled(run, set(units)):
             if id(function.node) not in run.called and id(function.node) not in run.handlers:
-                run.within(STEPS_OF_ONE, partial(_try_alone, run, function))
+                steps = STEPS_OF_ONE if run.steps - start < MOST_TRIED else FEW_STEPS
+                run.within(steps, partial(_try_alone, run, function))
     except (StopError, RecursionError):
         run.steps = 0
         run.limit = STEPS_OF_ONE * 10
