@@ -3,7 +3,6 @@
 import hashlib
 from collections.abc import Callable
 from contextlib import suppress
-from functools import partial
 
 import msgspec
 
@@ -104,7 +103,7 @@ def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesRep
     table = route_table(workspace)
     changes = compare_tables(_older(workspace, against), table) if against else []
     shown = [route for route in table.routes if _is_wanted(route, wanted)]
-    faults = find_faults(table, workspace.layout.guards, partial(_holds, workspace))
+    faults = find_faults(table, workspace.layout.guards, workspace.index.holds)
     return RoutesReport(
         version=FORMAT_VERSION,
         name=workspace.layout.name or workspace.root.name,
@@ -160,13 +159,6 @@ def _kept(
     if lasts:
         workspace.store.write_snapshot(name, key, msgspec.msgpack.encode(table))
     return table
-
-
-def _holds(workspace: Workspace, unit: str, text: str) -> bool:
-    """Whether a file holds a text."""
-    with suppress(OSError):
-        return text.encode() in workspace.index.read_raw(unit)
-    return False
 
 
 def save_table(workspace: Workspace, path: str) -> None:

@@ -182,6 +182,13 @@ class CodeIndex:
         """Return the bytes of a file; raises OSError where it cannot be read or is no plain file."""
         return self.files.read(path)
 
+    def holds(self, path: str, text: str) -> bool:
+        """Whether a file has a text; not where it cannot be read."""
+        try:
+            return text.encode() in self.read_raw(path)
+        except OSError:
+            return False
+
     def read_source(self, path: str) -> Source:
         name = language_of(path)
         return decode_source(self.read_raw(path), name is not None and load_language(name).cookies)

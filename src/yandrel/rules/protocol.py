@@ -1,7 +1,6 @@
 """The protocol of a rule, and the context it is given."""
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from contextlib import suppress
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Protocol
@@ -57,7 +56,7 @@ class Context:
             return ()
         from yandrel.routes.faults import find_faults
 
-        return find_faults(self._read_table(), self.layout.guards, self._holds)
+        return find_faults(self._read_table(), self.layout.guards, self.index.holds)
 
     def _read_table(self) -> RouteTable:
         if self.table is not None:
@@ -65,12 +64,6 @@ class Context:
         from yandrel.routes.table import read_routes
 
         return read_routes(self.index, self.picture.readings.is_aside)
-
-    def _holds(self, unit: str, text: str) -> bool:
-        """Whether a file holds a text."""
-        with suppress(OSError):
-            return text.encode() in self.index.read_raw(unit)
-        return False
 
     def readings(self) -> Iterator[tuple[str, Reading]]:
         """Yield the units to judge with what they are; what declares another unit is judged in that one."""
