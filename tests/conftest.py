@@ -3,6 +3,7 @@
 import io
 import os
 import shutil
+import subprocess
 import time
 from collections.abc import Callable
 from contextlib import redirect_stderr, redirect_stdout
@@ -74,6 +75,15 @@ def waxmoor(tmp_path: Path) -> Path:
     root = tmp_path / "waxmoor"
     copy_waxmoor(root)
     return root
+
+
+def git(root: Path, *words: str) -> str:
+    """Run git in a folder; return what it prints."""
+    done = subprocess.run(
+        ["git", "-C", str(root), "-c", "user.name=x", "-c", "user.email=x@example.org", *words],
+        check=True, capture_output=True, text=True,
+    )  # fmt: skip
+    return done.stdout.strip()
 
 
 def read_tree(root: Path) -> dict[str, bytes]:

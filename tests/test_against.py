@@ -1,11 +1,10 @@
 """Snapshots of git revisions: what came since, without running git or touching the work tree."""
 
-import subprocess
 from pathlib import Path
 
 import pytest
 
-from tests.conftest import Yandrel, needs_tool, read_tree, write_tree
+from tests.conftest import Yandrel, git, needs_tool, read_tree, write_tree
 from yandrel.app.workspace import Workspace
 
 pytestmark = needs_tool("git")
@@ -21,14 +20,6 @@ FILES: dict[str, str | bytes] = {
     "shop/hive_model.py": "class Hive: ...\n",
     "shop/old_model.py": "from shop.hive_service import HiveService\n\n\nclass Old(HiveService): ...\n",
 }
-
-
-def git(root: Path, *words: str) -> str:
-    done = subprocess.run(
-        ["git", "-C", str(root), "-c", "user.name=x", "-c", "user.email=x@example.org", *words],
-        check=True, capture_output=True, text=True,
-    )  # fmt: skip
-    return done.stdout.strip()
 
 
 @pytest.fixture

@@ -11,8 +11,8 @@ from yandrel.demo.copy import copy_waxmoor, languages, overlays
 
 OTHERS = [language for language in languages() if language != "python"]
 EVERYWHERE = {
-    "crowded-folder", "exposed-secret", "misnamed", "misplaced", "shared-inward", "unguarded-route",
-    "unplaced", "wrong-way",
+    "crowded-folder", "exposed-secret", "extra-method", "idle-exception", "leftover-call", "long-handler",
+    "misnamed", "misplaced", "shared-by-one", "shared-inward", "unguarded-route", "unplaced", "wrong-way",
 }  # fmt: skip
 FILES = {
     "crowded-folder": "models/",
@@ -22,6 +22,12 @@ FILES = {
     "shadowed-route": "src/server",
     "unguarded-route": "routes/keeperroutes",
     "exposed-secret": ".env",
+    "extra-method": "controllers/weathercontroller",
+    "idle-exception": "yandrel.toml",
+    "leftover-call": "services/swarmservice",
+    "long-handler": "controllers/weathercontroller",
+    "relative-climb": "services/swarmservice",
+    "shared-by-one": "shared/frames",
     "import-cycle": "services/swarmservice",
     "misnamed": "services/bookkeeping",
     "misplaced": "repositories/dayvalidator",

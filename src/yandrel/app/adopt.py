@@ -1,6 +1,7 @@
 """Adopt: write down the layout that an application already has."""
 
-from yandrel.app.check import check, judge, write_file
+from yandrel.app.check import CheckRequest, check, write_file
+from yandrel.app.judging import judge
 from yandrel.app.steps import tell_done
 from yandrel.app.workspace import Workspace
 from yandrel.errors import RefusedError
@@ -38,7 +39,7 @@ def adopt(
         workspace.refresh()
         accepted = 0
         if accept:
-            accepted = check(workspace, accept=True).accepted
+            accepted = check(workspace, CheckRequest(accept=True)).accepted
             workspace.refresh()
         left = len(judge(workspace).findings) - accepted
     return AdoptReport(FORMAT_VERSION, text, CONFIG_NAME, left, accepted)

@@ -18,6 +18,7 @@ from yandrel.rules.registry import RULE_NAMES
 from yandrel.survey.picture import Picture, take_picture
 
 if TYPE_CHECKING:  # reading git's objects takes a library that few commands need
+    from yandrel.files.git import KeptFiles
     from yandrel.files.revision import Revision
 
 
@@ -82,8 +83,17 @@ class Workspace:
         """
         return self.at(self.revision(text))
 
-    def at(self, revision: "Revision") -> "ChangedWorkspace":
-        """Return the application at a revision that was found."""
+    def staged(self) -> "ChangedWorkspace":
+        """Return the application as it is staged in git's index.
+
+        Raises CallError where there is none, or a merge is not resolved.
+        """
+        from yandrel.files.staged import StagedFiles
+
+        return self.at(StagedFiles(self.root))
+
+    def at(self, revision: "KeptFiles") -> "ChangedWorkspace":
+        """Return the application with the files that git keeps under some name."""
         changes: dict[str, tuple[bytes, int] | None] = {}
         for path in self.tree.files:
             if path not in revision.blobs:
@@ -103,6 +113,12 @@ class Workspace:
         """Return the files that yandrel.toml says are generated."""
         layout = self.layout
         return [path for path in self.tree.files if layout.is_generated(path)] if layout.generated else []
+
+    def applications_below(self) -> list[str]:
+        """Return the folders below the root that have a yandrel.toml of their own, but for generated ones."""
+        ending = "/" + CONFIG_NAME
+        found = (path for path in self.tree.files if path.endswith(ending))
+        return [path.removesuffix(ending) for path in found if not self.layout.is_generated(path)]
 
     def refresh(self) -> None:
         """Forget what was read, after files have changed."""

@@ -9,6 +9,7 @@ from pathlib import Path
 from yandrel.errors import CallError, RefusedError
 
 MARK = ".waxmoor"
+ADDED = "yandrel.added.toml"
 
 
 @dataclass(frozen=True)
@@ -85,6 +86,15 @@ def _make_room(target: Path, replace: bool) -> None:
     shutil.rmtree(target)
 
 
+def _add_rules(target: Path) -> None:
+    """Add the lines that an overlay has for the yandrel.toml to its end."""
+    added = target / ADDED
+    if added.is_file():
+        config = target / "yandrel.toml"
+        config.write_text(config.read_text("utf-8") + "\n" + added.read_text("utf-8"), encoding="utf-8")
+        added.unlink()
+
+
 def copy_waxmoor(
     target: Path,
     language: str = "python",
@@ -111,4 +121,5 @@ def copy_waxmoor(
             shutil.copy(source / "yandrel.toml", target / "yandrel.toml")
         if overlay:
             shutil.copytree(source / "overlays" / overlay, target, dirs_exist_ok=True)
+            _add_rules(target)
     (target / MARK).write_text("A copy of the demonstration application.\n", encoding="utf-8")

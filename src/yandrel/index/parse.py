@@ -10,7 +10,8 @@ from msgspec.structs import replace
 from yandrel.files.rooted import read_plain
 from yandrel.files.text import decode_source
 from yandrel.index.forks import can_fork, share_out
-from yandrel.languages.deeds import PACKED, count_deeds, tell_maker
+from yandrel.languages.deeds import PACKED, count_deeds, count_words, tell_maker
+from yandrel.languages.leftovers import may_hold_leftovers
 from yandrel.languages.registry import language_of, load_language
 from yandrel.model.facts import Facts, Problem
 
@@ -46,7 +47,13 @@ def facts_of_bytes(raw: bytes, language_name: str, path: str, outline: bool = Fa
     if len(raw) > LARGE and language.runs_in_browsers and tell_maker(source.data, lines) == PACKED:
         return Facts(language.name_of(path), lines, open=True, maker=PACKED)
     facts = language.read_facts(source.data, path, outline)
-    return replace(facts, deeds=count_deeds(source.data), maker=tell_maker(source.data, facts.lines))
+    words = count_words(source.data)
+    return replace(
+        facts,
+        deeds=count_deeds(source.data, words),
+        maker=tell_maker(source.data, facts.lines),
+        leftovers=may_hold_leftovers(words),
+    )
 
 
 def _too_large(size: int) -> str:

@@ -54,10 +54,18 @@ LONG_LINE = 400
 """Mean length of the lines of code that a tool has packed, in bytes."""
 
 
-def count_deeds(data: bytes) -> tuple[int, ...]:
-    """Return for each of KINDS how often the words of a file show it; nothing where none does."""
+def count_words(data: bytes) -> Counter[bytes]:
+    """Return how often each word is in a file, with the parenthesis or the dot that follows it."""
+    return Counter(_TOKENS.findall(data))
+
+
+def count_deeds(data: bytes, words: Counter[bytes] | None = None) -> tuple[int, ...]:
+    """Return for each of KINDS how often the words of a file show it; nothing where none does.
+
+    `words` are those of the file, where they were counted already.
+    """
     found = [0] * len(KINDS)
-    counts = Counter(_TOKENS.findall(data))
+    counts = count_words(data) if words is None else words
     for token in _KIND_OF.keys() & counts.keys():
         found[_KIND_OF[token]] += counts[token]
     if not _OF_SQL.isdisjoint(counts):

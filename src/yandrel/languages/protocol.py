@@ -11,6 +11,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Set
 from typing import TYPE_CHECKING, Any, Protocol, runtime_checkable
 
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -104,6 +105,9 @@ class Language(Protocol):
 
         Those of an outline need not know of problems in the bodies of functions, and are else the same.
         """
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        """Return the functions and calls of UTF-8 source; nothing is raised."""
 
     def read_program(self, source: bytes, path: str) -> Program:
         """Return what UTF-8 source binds, calls and returns; nothing is raised."""

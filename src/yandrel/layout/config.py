@@ -18,7 +18,15 @@ from yandrel.model.untyped import parse_toml
 PLACE_FAULT = re.compile(r"\A[A-Za-z]:|[\0-\x1f\x7f]")
 """A drive, or a sign that no path has."""
 AT_LINE = re.compile(r"^(.*?) \(at line (\d+), column (\d+)\)$")
+EXCEPT_HEAD = re.compile(r"\s*\[\[\s*except\s*\]\]")
 SHARED = "shared"
+KINDS = (
+    "class", "function", "constant", "interface", "trait", "enum", "struct", "record", "object", "protocol",
+    "type", "annotation", "actor",
+)  # fmt: skip
+LIMITS = (
+    "units_per_folder", "roles_per_unit", "methods_per_type", "statements_per_handler", "import_climb",
+)  # fmt: skip
 
 
 class KnownBy(msgspec.Struct, frozen=True):
@@ -38,20 +46,22 @@ class Role(msgspec.Struct, frozen=True):
 
 
 class Shape(msgspec.Struct, frozen=True):
-    """The required shape of a role's definitions."""
+    """The required shape of a role's definitions; `methods` are all that others may call, None for any."""
 
     type: str = ""
-    kind: str = ""
+    kinds: tuple[str, ...] = ()
     extends: str = ""
+    methods: tuple[str, ...] | None = None
 
 
 class Exemption(msgspec.Struct, frozen=True):
-    """An exception from a rule, with its reason."""
+    """An exception from a rule, with its reason and its line in yandrel.toml, 0 where that is not known."""
 
     rule: str
     source: str
     target: str
     why: str
+    line: int = 0
 
 
 class Layout(msgspec.Struct, frozen=True):
@@ -73,11 +83,18 @@ class Layout(msgspec.Struct, frozen=True):
     outside: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
     shapes: Mapping[str, Shape] = msgspec.field(default_factory=dict)
     limits: Mapping[str, int] = msgspec.field(default_factory=dict)
+    leftover_calls: tuple[str, ...] = ()
+    allowed_calls: tuple[str, ...] = ()
     off: Mapping[str, str] = msgspec.field(default_factory=dict)
     exceptions: tuple[Exemption, ...] = ()
     checks_routes: bool = False
     guards: Mapping[str, str] = msgspec.field(default_factory=dict)
     raw: bytes = b""
+
+    @property
+    def reads_table(self) -> bool:
+        """Whether a rule that applies looks at the route table."""
+        return self.checks_routes or "statements_per_handler" in self.limits
 
     def is_fixed(self, path: str) -> bool:
         return any(match_glob(p, path) for p in self.fixed)
@@ -139,7 +156,7 @@ def lay_over(base: Mapping[str, Any], own: Mapping[str, Any]) -> dict[str, Any]:
 
 class _Reader:
     TOP = ("app", "roles", "groups", "imports", "domains", "outside", "shape", "routes", "limits",
-           "off", "except")  # fmt: skip
+           "leftover", "off", "except")  # fmt: skip
 
     def __init__(self, table: dict[str, Any], raw: bytes, rules: tuple[str, ...]) -> None:
         self.raw = raw
@@ -230,6 +247,8 @@ class _Reader:
             guards=self.read_guards(),
             shapes=self.read_shapes(roles),
             limits=self.read_limits(),
+            leftover_calls=self.read_leftover("also"),
+            allowed_calls=self.read_leftover("allow"),
             off=self.read_off(),
             exceptions=self.read_exceptions(),
             raw=self.raw,
@@ -251,12 +270,6 @@ class _Reader:
 
     def places(self, value: Any, *path: str) -> tuple[str, ...]:
         return tuple(self.place(text, *path) for text in self.texts(value, *path))
-
-    def unenforced(self, *path: str) -> ConfigError:
-        """Return the error for a key that no rule looks at: a check would pass over it in silence."""
-        return ConfigError(
-            f"no rule enforces {path[-1]} yet", where=self.where(*path), todo="take the line out"
-        )
 
     def read_sources(self, value: Any) -> tuple[SourceRoot, ...]:
         roots: list[SourceRoot] = []
@@ -364,18 +377,20 @@ class _Reader:
             if not isinstance(value, dict):
                 raise ConfigError(f"[shape.{name}] must be a table", where=self.where("shape", name))
             self.check_keys(value, ("type", "kind", "extends", "methods"), "shape", name)
-            kind = self.text(value.get("kind", ""), "shape", "kind")
-            if kind not in ("", "class", "function", "constant", "interface", "enum", "struct"):
-                raise ConfigError(
-                    f"no kind of definition is called {kind!r}", where=self.where("shape", "kind")
-                )
+            kinds = tuple(kind for kind in self.texts(value.get("kind", []), "shape", "kind") if kind)
+            for kind in kinds:
+                if kind not in KINDS:
+                    raise ConfigError(
+                        f"no kind of definition is called {kind!r}",
+                        where=self.where("shape", "kind"),
+                        todo=suggest(kind, KINDS, "there are " + ", ".join(KINDS)),
+                    )
             shape_type = self.text(value.get("type", ""), "shape", "type")
             if shape_type:
                 self.pattern(shape_type, "shape", "type")
             extends = self.text(value.get("extends", ""), "shape", "extends")
-            if "methods" in value:
-                raise self.unenforced("shape", "methods")
-            shapes[name] = Shape(shape_type, kind, extends)
+            methods = self.texts(value["methods"], "shape", "methods") if "methods" in value else None
+            shapes[name] = Shape(shape_type, kinds, extends, methods)
         return shapes
 
     def read_guards(self) -> dict[str, str]:
@@ -398,11 +413,17 @@ class _Reader:
 
     def read_limits(self) -> dict[str, int]:
         limits = self.section("limits")
-        self.check_keys(limits, ("units_per_folder", "roles_per_unit", "methods_per_type"), "limits")
+        self.check_keys(limits, LIMITS, "limits")
         for key, value in limits.items():
             if not isinstance(value, int) or isinstance(value, bool) or value < 1:
                 raise ConfigError(f"{key} must be a number from 1 on", where=self.where("limits", key))
         return dict(limits)
+
+    def read_leftover(self, key: str) -> tuple[str, ...]:
+        """Return the calls that one key of [leftover] names."""
+        section = self.section("leftover")
+        self.check_keys(section, ("also", "allow"), "leftover")
+        return self.texts(section.get(key, []), "leftover", key)
 
     def read_off(self) -> dict[str, str]:
         off = self.section("off")
@@ -420,7 +441,9 @@ class _Reader:
         entries = self.table.get("except", [])
         if not isinstance(entries, list):
             raise ConfigError("exceptions are written [[except]]", where=self.where("except"))
-        for entry in entries:
+        heads = [n for n, line in enumerate(self.lines, start=1) if EXCEPT_HEAD.match(line)]
+        lines = heads if len(heads) == len(entries) else [0] * len(entries)
+        for entry, line in zip(entries, lines):
             if not isinstance(entry, dict):
                 raise ConfigError("exceptions are written [[except]]", where=self.where("except"))
             self.check_keys(entry, ("rule", "from", "to", "why"), "except")
@@ -439,5 +462,5 @@ class _Reader:
             target = self.text(entry.get("to", "**"), "except", "to")
             compile_pattern(source, self.where("except", "from"))
             compile_pattern(target, self.where("except", "to"))
-            out.append(Exemption(rule, source, target, why))
+            out.append(Exemption(rule, source, target, why, line))
         return tuple(out)

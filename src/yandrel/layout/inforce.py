@@ -28,7 +28,7 @@ def lines_in_force(layout: Layout) -> list[Line]:
     own = tomllib.loads(layout.raw.decode("utf-8"))
     name = own.get("app", {}).get("layout", "")
     base = builtin_table(own) if name else {}
-    numbers = _line_numbers(layout.raw.decode("utf-8"))
+    numbers = line_numbers(layout.raw.decode("utf-8"))
     out = []
     for section, key, value in _flatten(lay_over(base, own)):
         item = numbers.get((section, key + "\0" + value), 0)
@@ -58,7 +58,7 @@ def _toml(value: Any) -> str:
     return json.dumps(value, ensure_ascii=False)
 
 
-def _line_numbers(text: str) -> dict[tuple[str, str], int]:
+def line_numbers(text: str) -> dict[tuple[str, str], int]:
     """Return the line of each key, of each item of a list, and of each header of a table of its own."""
     found: dict[tuple[str, str], int] = {}
     section = key = ""

@@ -120,7 +120,8 @@ class Facts(Struct, frozen=True, array_like=True):
     hold a password, `folders` constants that may stand for folders, with the expressions that say which,
     `taken` what is read on loading of what is imported, with the member where one is named,
     `typed` what is imported but only named as a type. `deeds` counts the words that show what the code does,
-    `maker` is how the file was made where it looks as if nobody wrote it here.
+    `maker` is how the file was made where it looks as if nobody wrote it here. `leftovers` says that it has
+    the name of a call that must not be in what is shipped.
     """
 
     language: str
@@ -141,3 +142,4 @@ class Facts(Struct, frozen=True, array_like=True):
     typed: tuple[str, ...] = ()
     deeds: tuple[int, ...] = ()
     maker: str = ""
+    leftovers: bool = False

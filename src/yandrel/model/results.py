@@ -195,11 +195,20 @@ class FixRow(Struct, frozen=True):
     adds: int
 
 
+class Suppressed(Struct, frozen=True):
+    """A finding that does not count: it was "accepted", or is "excepted" for a reason."""
+
+    finding: Finding
+    how: str
+    why: str
+
+
 class CheckReport(Struct, frozen=True):
     """The findings of a check.
 
     Where it is compared `against` a git revision, only those that came since are listed; `ended` are the
-    keys of those that are gone since.
+    keys of those that are gone since. `staged` says that git's index was judged. `suppressed` is filled only
+    for a format that shows them.
     """
 
     version: int
@@ -218,6 +227,22 @@ class CheckReport(Struct, frozen=True):
     against: str = ""
     ended: list[str] = []
     fixes: list[FixRow] = []
+    staged: bool = False
+    suppressed: list[Suppressed] = []
+
+
+class ApplicationCheck(Struct, frozen=True):
+    """The check of one of several applications; `folder` is its root below the top, empty for the top."""
+
+    folder: str
+    report: CheckReport
+
+
+class CheckAllReport(Struct, frozen=True):
+    """The checks of all applications of a checkout."""
+
+    version: int
+    applications: list[ApplicationCheck]
 
 
 class ChangedFile(Struct, frozen=True):

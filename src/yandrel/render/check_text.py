@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from yandrel.model.results import CheckReport, Finding
+from yandrel.model.results import CheckAllReport, CheckReport, Finding
 from yandrel.render.protocol import Style, clip, plural_of, wrap
 
 SHOWN_OF_A_GROUP = 3
@@ -19,6 +19,18 @@ def render_check(report: CheckReport, style: Style, full: bool = False) -> str:
             out += render_group(group, style, full)
     out += _tail(report, style)
     return "\n".join(out) + "\n"
+
+
+def render_checks(result: CheckAllReport, style: Style, full: bool = False) -> str:
+    """Return the checks of several applications, one after the other, with those that failed at the end."""
+    parts = []
+    for application in result.applications:
+        parts.append(style.strong(application.folder + "/" if application.folder else "./"))
+        parts.append(render_check(application.report, style, full))
+    failed = [a.folder or "." for a in result.applications if a.report.findings]
+    count = plural_of(len(result.applications), "application")
+    tail = f"{count}: all are clean." if not failed else f"{count}, with findings: {', '.join(failed)}."
+    return "\n".join([*parts, *wrap(tail, style.width, "  ", "")]) + "\n"
 
 
 def _headline(report: CheckReport, style: Style) -> str:
@@ -94,6 +106,8 @@ def fix_text(finding: Finding) -> str:
 
 def _tail(report: CheckReport, style: Style) -> list[str]:
     lines: list[str] = []
+    if report.staged:
+        lines.append("This is what is staged in git's index; the work tree may differ.")
     if report.against:
         gone = plural_of(len(report.ended), "finding")
         lines.append(f"Compared with {report.against}: older findings are not shown; {gone} ended since.")
@@ -103,7 +117,7 @@ def _tail(report: CheckReport, style: Style) -> list[str]:
         lines.append(f"{plural_of(report.accepted, 'accepted finding')} not shown.")
     if report.excepted:
         lines.append(f"{plural_of(report.excepted, 'finding')} under an exception of yandrel.toml.")
-    if report.paid_off and not report.written:
+    if report.paid_off and not report.written and "idle-exception" not in report.rules:
         lines.append(
             f"{plural_of(len(report.paid_off), 'accepted finding')} paid off "
             "(`yandrel check --accept` drops them):"

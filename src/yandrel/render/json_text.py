@@ -7,6 +7,7 @@ import msgspec
 
 from yandrel.model.results import (
     AdoptReport,
+    CheckAllReport,
     CheckReport,
     DomainsReport,
     LayoutReport,
@@ -25,6 +26,7 @@ REPORTS: dict[str, type[msgspec.Struct]] = {
     "survey": SurveyReport,
     "survey-domains": DomainsReport,
     "check": CheckReport,
+    "check-all": CheckAllReport,
     "routes": RoutesReport,
     "routes-edit": RouteEditReport,
     "move": MoveReport,

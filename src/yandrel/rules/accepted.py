@@ -44,3 +44,27 @@ def write_accepted(findings: Iterable[Finding]) -> bytes:
     keys = sorted({finding.key for finding in findings})
     lines = "".join(f"  {quoted(key)},\n" for key in keys)
     return (HEAD + lines + "]\n").encode("utf-8")
+
+
+def find_idle(read: Callable[[str], bytes], present: set[str]) -> list[Finding]:
+    """Return a finding for each accepted one that is not among those present, with its line in the file."""
+    idle = read_accepted(read) - present
+    if not idle:
+        return []
+    lines = read(ACCEPTED_NAME).decode("utf-8").splitlines()
+    places = {line.strip().rstrip(","): number for number, line in enumerate(lines, start=1)}
+    return [
+        Finding(
+            rule="idle-exception",
+            unit=ACCEPTED_NAME,
+            line=places.get(quoted(key), 0),
+            target="",
+            message="an accepted finding is not there any more",
+            code=key,
+            law="",
+            mend="remove the line; `yandrel check --accept` writes the file anew, with what is there now",
+            key=f"idle-exception {ACCEPTED_NAME} ({key})",
+            group="an accepted finding is not there any more",
+        )
+        for key in sorted(idle)
+    ]

@@ -18,6 +18,7 @@ class CrowdedFolder:
     name = "crowded-folder"
     needs_layout = True
     whole = True
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         limit = context.layout.limits.get("units_per_folder")

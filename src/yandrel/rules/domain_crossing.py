@@ -33,6 +33,7 @@ class DomainCrossing:
     name = "domain-crossing"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         layout, picture = context.layout, context.picture

@@ -23,6 +23,7 @@ class ExposedSecret:
     name = "exposed-secret"
     needs_layout = True
     whole = True
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         for path in context.index.tree.files:

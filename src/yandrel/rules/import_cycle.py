@@ -30,6 +30,7 @@ class ImportCycle:
     name = "import-cycle"
     needs_layout = False
     whole = True
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         for view in context.index.views.values():

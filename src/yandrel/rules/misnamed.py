@@ -33,6 +33,7 @@ class Misnamed:
     name = "misnamed"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         yield from self.units(context)
@@ -69,9 +70,9 @@ class Misnamed:
             if shape is None or not shape.type:
                 continue
             pattern = compile_pattern(shape.type)
-            kind = shape.kind or "class"
+            kinds = shape.kinds or ("class",)
             for definition in context.index.facts[unit].definitions:
-                if definition.kind != kind or definition.name.startswith("_"):
+                if definition.kind not in kinds or definition.name.startswith("_"):
                     continue
                 if pattern.match(definition.name) is not None or _says_it_otherwise(definition.name, role):
                     continue

@@ -25,6 +25,7 @@ class Misplaced:
     name = "misplaced"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         for unit, reading in context.readings():

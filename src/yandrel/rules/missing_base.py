@@ -27,6 +27,7 @@ class MissingBase:
     name = "missing-base"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         for unit, _ in context.readings():

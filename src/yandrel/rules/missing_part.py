@@ -22,6 +22,7 @@ class MissingPart:
     name = "missing-part"
     needs_layout = True
     whole = True
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture

@@ -21,6 +21,7 @@ class MixedRoles:
     name = "mixed-roles"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         limit = context.layout.limits.get("roles_per_unit", MOST)

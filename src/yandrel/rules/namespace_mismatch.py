@@ -24,6 +24,7 @@ class NamespaceMismatch:
     name = "namespace-mismatch"
     needs_layout = False
     whole = True
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         for view in context.index.views.values():

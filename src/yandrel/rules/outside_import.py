@@ -28,6 +28,7 @@ class OutsideImport:
     name = "outside-import"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         outside = context.layout.outside

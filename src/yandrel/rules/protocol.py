@@ -1,6 +1,6 @@
 """The protocol of a rule, and the context it is given."""
 
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Protocol
@@ -8,6 +8,7 @@ from typing import Protocol
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import Layout
 from yandrel.layout.patterns import Pattern
+from yandrel.model.bodies import Bodies
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Edge, State
 from yandrel.model.results import Finding, RouteFault
@@ -21,12 +22,14 @@ class Rule(Protocol):
     """One rule: its docstring says what it is for, with a bad and a good example.
 
     A `whole` rule judges the application at once; any other judges each of the context's units by
-    that unit's own facts and edges, and by what the units that these lead to are.
+    that unit's own facts and edges, and by what the units that these lead to are. A `last` rule looks at
+    what the others came to.
     """
 
     name: str
     needs_layout: bool
     whole: bool
+    last: bool
 
     def check(self, context: "Context") -> Iterable[Finding]:
         """Yield the findings; never prints, sorts or suppresses."""
@@ -34,12 +37,19 @@ class Rule(Protocol):
 
 @dataclass
 class Context:
-    """All that a rule may look at; `units` are those to judge, `table` reads the routes."""
+    """All that a rule may look at; `units` are those to judge, `table` reads the routes.
+
+    For the last rules: `used_exceptions` are the numbers of the exceptions that covered a finding,
+    `needed_off` the rules that are off and would find something.
+    """
 
     picture: Picture
     units: Sequence[str]
     table: Callable[[], RouteTable] | None = None
+    used_exceptions: set[int] = field(default_factory=set)
+    needed_off: Mapping[str, str] = field(default_factory=dict)
     _lines: dict[str, list[str]] = field(default_factory=dict)
+    _bodies: dict[str, Bodies] = field(default_factory=dict)
 
     @property
     def index(self) -> CodeIndex:
@@ -56,9 +66,11 @@ class Context:
             return ()
         from yandrel.routes.faults import find_faults
 
-        return find_faults(self._read_table(), self.layout.guards, self.index.holds)
+        return find_faults(self.route_table, self.layout.guards, self.index.holds)
 
-    def _read_table(self) -> RouteTable:
+    @cached_property
+    def route_table(self) -> RouteTable:
+        """The routes of the application; read when first asked for."""
         if self.table is not None:
             return self.table()
         from yandrel.routes.table import read_routes
@@ -90,6 +102,14 @@ class Context:
             for edge in self.index.edges_of(unit):
                 if edge.state == State.FOUND and edge.unit != unit and edge.unit in readings:
                     yield unit, edge
+
+    def bodies(self, unit: str) -> Bodies:
+        """Return the functions and calls of a file; it is read again for that, once."""
+        known = self._bodies.get(unit)
+        if known is None:
+            source = self.index.read_source(unit).data
+            known = self._bodies[unit] = self.index.language(unit).read_bodies(source, unit)
+        return known
 
     def line_of_code(self, unit: str, line: int) -> str:
         lines = self._lines.get(unit)
@@ -126,6 +146,12 @@ class Context:
         from yandrel.survey.homes import find_home
 
         return find_home(self.picture, unit, role)
+
+    def home_in(self, unit: str, role: str, domain: str) -> str:
+        """Return the place that the layout gives a unit in another domain; nothing where it names none."""
+        from yandrel.survey.homes import find_home_in
+
+        return find_home_in(self.picture, unit, role, domain)
 
     def pattern_of(self, role: str) -> Pattern | None:
         known = self.layout.roles.get(role)

@@ -19,9 +19,14 @@ MODULES = {
     "exposed-secret": ("exposed_secret", "ExposedSecret"),
     "wrong-kind": ("wrong_kind", "WrongKind"),
     "missing-base": ("missing_base", "MissingBase"),
+    "extra-method": ("extra_method", "ExtraMethod"),
     "mixed-roles": ("mixed_roles", "MixedRoles"),
     "wide-interface": ("wide_interface", "WideInterface"),
     "crowded-folder": ("crowded_folder", "CrowdedFolder"),
+    "leftover-call": ("leftover_call", "LeftoverCall"),
+    "long-handler": ("long_handler", "LongHandler"),
+    "shared-by-one": ("shared_by_one", "SharedByOne"),
+    "relative-climb": ("relative_climb", "RelativeClimb"),
     "unmounted-routes": ("route_rules", "UnmountedRoutes"),
     "doubled-prefix": ("route_rules", "DoubledPrefix"),
     "shadowed-route": ("route_rules", "ShadowedRoute"),
@@ -29,6 +34,7 @@ MODULES = {
     "missing-handler": ("route_rules", "MissingHandler"),
     "late-middleware": ("route_rules", "LateMiddleware"),
     "unguarded-route": ("route_rules", "UnguardedRoute"),
+    "idle-exception": ("idle_exception", "IdleException"),
 }
 RULE_NAMES = tuple(MODULES)
 

@@ -12,6 +12,7 @@ class RouteRule:
     name = ""
     needs_layout = True
     whole = True
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         for fault in context.route_faults:

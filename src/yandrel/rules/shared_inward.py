@@ -26,6 +26,7 @@ class SharedInward:
     name = "shared-inward"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture

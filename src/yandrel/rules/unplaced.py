@@ -19,6 +19,7 @@ class Unplaced:
     name = "unplaced"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture

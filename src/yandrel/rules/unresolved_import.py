@@ -27,6 +27,7 @@ class UnresolvedImport:
     name = "unresolved-import"
     needs_layout = False
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         places: dict[str, str] = {}

@@ -19,6 +19,7 @@ class WideInterface:
     name = "wide-interface"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         limit = context.layout.limits.get("methods_per_type")

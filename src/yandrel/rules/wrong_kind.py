@@ -7,6 +7,12 @@ from yandrel.model.words import with_article
 from yandrel.rules.protocol import Context
 
 
+def spelled(names: tuple[str, ...]) -> str:
+    """Return names as yandrel.toml has them: one text, or a list of texts."""
+    quoted = ", ".join(f'"{name}"' for name in names)
+    return quoted if len(names) == 1 else f"[{quoted}]"
+
+
 class WrongKind:
     """A role's definitions are of another kind than its shape says.
 
@@ -24,26 +30,28 @@ class WrongKind:
     name = "wrong-kind"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         for unit, _ in context.readings():
             role = context.picture.role(unit)
             shape = context.layout.shapes.get(role)
-            if shape is None or not shape.kind:
+            if shape is None or not shape.kinds:
                 continue
+            wanted = " or ".join(with_article(kind) for kind in shape.kinds)
             for definition in context.index.facts[unit].definitions:
-                if definition.kind == shape.kind or definition.name.startswith("_") or definition.is_method:
+                if definition.kind in shape.kinds or definition.name.startswith("_") or definition.is_method:
                     continue
-                if definition.kind in ("constant", "type") and shape.kind != "constant":
+                if definition.kind in ("constant", "type"):
                     continue
                 yield context.finding(
                     self.name,
                     unit,
                     definition.line,
                     f"{definition.name} is {with_article(definition.kind)}, {with_article(role)} is "
-                    + with_article(shape.kind),
+                    + wanted,
                     target=definition.name,
-                    law=f'[shape.{role}] kind = "{shape.kind}"',
-                    mend=f"make it {with_article(shape.kind)}, or move it to where it belongs",
+                    law=f"[shape.{role}] kind = {spelled(shape.kinds)}",
+                    mend=f"make it {wanted}, or move it to where it belongs",
                     group=f"{role}: {definition.kind}",
                 )

@@ -35,6 +35,7 @@ class WrongWay:
     name = "wrong-way"
     needs_layout = True
     whole = False
+    last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
         arrows = context.layout.arrows

@@ -16,6 +16,19 @@ def find_home(picture: Picture, unit: str, role: str, definition: str = "") -> s
     return fill_home(picture, known.homes[chosen], unit, role, definition)
 
 
+def find_home_in(picture: Picture, unit: str, role: str, domain: str) -> str:
+    """Return the path that the role's first home with a domain gives a unit there; nothing where none has."""
+    known = picture.layout.roles.get(role)
+    values = {**values_of(picture, unit, role), "domain": domain}
+    for home in known.homes if known is not None else ():
+        if "domain" in home.placeholders() and home.is_fillable():
+            try:
+                return home.fill(values)
+            except KeyError:
+                continue
+    return ""
+
+
 def fill_home(picture: Picture, home: Pattern, unit: str, role: str, definition: str = "") -> str:
     """Return the path that one home gives a unit; nothing where a value lacks."""
     try:

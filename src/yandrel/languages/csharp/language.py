@@ -10,6 +10,7 @@ from yandrel.languages.csharp.view import CSharpView
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -47,6 +48,11 @@ class CSharpLanguage(NamedLanguage):
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        from yandrel.languages.csharp.bodies import read_bodies
+
+        return read_bodies(source, path)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.csharp.program import read_program

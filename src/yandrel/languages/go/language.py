@@ -7,6 +7,7 @@ from yandrel.languages.go.project import MANIFESTS, find_project, rewrite_manife
 from yandrel.languages.go.roles import HINTS
 from yandrel.languages.go.view import GoView, folder_of
 from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -38,6 +39,11 @@ class GoLanguage:
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        from yandrel.languages.go.bodies import read_bodies
+
+        return read_bodies(source, path)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.go.program import read_program

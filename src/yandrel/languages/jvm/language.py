@@ -13,6 +13,7 @@ from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.table import last_of
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -50,6 +51,11 @@ class JvmLanguage(NamedLanguage):
 
             return kotlin_facts.read_facts(source, outline)
         return read_facts(source, outline)
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        from yandrel.languages.jvm.bodies import read_bodies
+
+        return read_bodies(source, path)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.jvm import kotlin_program, program

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 from yandrel.languages.copying import CopyingScaffolder
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.protocol import Scaffolder
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.facts import Facts
 from yandrel.model.program import Program
@@ -38,6 +39,8 @@ class NamedLanguage(ABC):
         """Return the surface facts of UTF-8 source."""
 
     @abstractmethod
+    def read_bodies(self, source: bytes, path: str) -> Bodies: ...
+
     @abstractmethod
     def read_program(self, source: bytes, path: str) -> Program: ...
 

@@ -11,6 +11,7 @@ from yandrel.languages.php.project import MANIFESTS, find_project, rewrite_manif
 from yandrel.languages.php.roles import HINTS
 from yandrel.languages.php.view import PhpView
 from yandrel.languages.protocol import Scaffolder, Splitter
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -43,6 +44,11 @@ class PhpLanguage(NamedLanguage):
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        from yandrel.languages.php.bodies import read_bodies
+
+        return read_bodies(source, path)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.php.program import read_program

@@ -7,6 +7,7 @@ from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.project import MANIFESTS, find_project, tops_of
 from yandrel.languages.python.roles import HINTS
 from yandrel.languages.python.view import PythonView
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -33,6 +34,11 @@ class PythonLanguage:
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source)
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        from yandrel.languages.python.bodies import read_bodies
+
+        return read_bodies(source, path)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.python.program import read_program

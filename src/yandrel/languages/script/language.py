@@ -8,6 +8,7 @@ from yandrel.languages.script.grammar import SUFFIXES, language_name
 from yandrel.languages.script.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.script.roles import HINTS
 from yandrel.languages.script.view import ScriptView
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -42,6 +43,11 @@ class ScriptLanguage:
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, path, outline)
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        from yandrel.languages.script.bodies import read_bodies
+
+        return read_bodies(source, path)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.script.program import read_program

@@ -10,6 +10,7 @@ from yandrel.languages.swift.facts import read_facts
 from yandrel.languages.swift.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.swift.roles import HINTS
 from yandrel.languages.swift.view import SwiftView
+from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
@@ -38,6 +39,11 @@ class SwiftLanguage(NamedLanguage):
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)
+
+    def read_bodies(self, source: bytes, path: str) -> Bodies:
+        from yandrel.languages.swift.bodies import read_bodies
+
+        return read_bodies(source, path)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.swift.program import read_program

@@ -1,0 +1,8 @@
+'use strict';
+
+/** How many frames some boxes hold. */
+function framesOf(boxes) {
+  return boxes * 10;
+}
+
+module.exports = { framesOf };

@@ -1,0 +1,5 @@
+/** Answers for the weather. */
+export const weatherController = {
+  show: () => ({ sky: 'clear' }),
+  forecast: () => ({ sky: 'cloudy' }),
+};

@@ -1,0 +1,42 @@
+"""What the bodies of one file's functions hold, as far as rules look into them."""
+
+from msgspec import Struct
+
+
+class Function(Struct, frozen=True):
+    """One function or method; `first_line` is that of its decorators, where it has some.
+
+    `owner` is the type that it is a method of, `inner` says that it is inside another function. `hidden` says
+    that others cannot call it, `given` that its name was given by a base or by the language. `name` is empty
+    where it has none of its own.
+    """
+
+    name: str
+    owner: str
+    first_line: int
+    line: int
+    last_line: int
+    statements: int
+    hidden: bool
+    given: bool
+    inner: bool
+
+
+class Call(Struct, frozen=True):
+    """One call, with its name as far as that is written out, dots between its parts.
+
+    `arguments` counts what it is given. `started` says that it is only reached where the file itself is
+    started as a program.
+    """
+
+    name: str
+    line: int
+    arguments: int
+    started: bool
+
+
+class Bodies(Struct, frozen=True):
+    """The functions of one file and the calls in it, in the order of the text."""
+
+    functions: tuple[Function, ...]
+    calls: tuple[Call, ...]
