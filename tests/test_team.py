@@ -240,3 +240,50 @@ def test_accepting_writes_into_each_application(checkout: Path, yandrel: Yandrel
     assert yandrel(checkout, "check", "--accept").status == 0
     assert "old_model" in (checkout / "apps/second/yandrel.accepted.toml").read_text()
     assert yandrel(checkout, "check").status == 0
+
+
+CALLS = {
+    "yandrel.toml": RULES,
+    "shop/__init__.py": "X = 1\n",
+    "shop/hive_service.py": (
+        "import time as t\nfrom time import sleep as rest\n\nfrom shop.log import print\n\n\n"
+        "class HiveService:\n    def weigh(self):\n        print(1)\n        t.sleep(1)\n        rest(2)\n"
+        "        self.exit()\n        breakpoint()\n\n\nif __name__ == '__main__':\n    exit(HiveService())\n"
+    ),
+    "shop/log.py": "def print(text):\n    pass\n",
+}
+
+
+@pytest.mark.parametrize(
+    ("added", "lines"),
+    [
+        ("", [10, 11, 13]),
+        ('[leftover]\nallow = ["time.sleep"]\n', [13]),
+        ('[leftover]\nallow = { service = ["sleep", "debugger"] }\n', []),
+        ('[leftover]\nallow = { model = ["sleep", "debugger"] }\n', [10, 11, 13]),
+        ('[leftover]\nalso = ["self.exit"]\n', [10, 11, 12, 13]),
+    ],
+)
+def test_calls_are_known_by_where_they_come_from(
+    added: str, lines: list[int], tmp_path: Path, yandrel: Yandrel
+) -> None:
+    root = write_tree(tmp_path / "app", {**CALLS, "yandrel.toml": RULES + "\n" + added})
+    out = yandrel(root, "check", "--rule", "leftover-call", "--format", "json").out
+    assert [finding["line"] for finding in json.loads(out)["findings"]] == lines
+
+
+@pytest.mark.parametrize(
+    ("added", "said"),
+    [
+        ("[leftover]\nalow = []\n", "'alow'; did you mean allow?"),
+        ('[leftover]\nallow = { job = ["sleep"] }\n', "job is no role"),
+        ('[shape.model]\nkind = "klass"\n', "no kind of definition is called 'klass'; did you mean class?"),
+        ("[limits]\nimport_climb = 0\n", "import_climb must be a number from 1 on"),
+        ("[shape.model]\nmethods = 3\n", "methods must be a text or a list of texts"),
+    ],
+)
+def test_bad_settings_are_said(added: str, said: str, tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", {**FILES, "yandrel.toml": RULES + "\n" + added})
+    done = yandrel(root, "check")
+    assert done.status == 2
+    assert said in done.err

@@ -189,6 +189,12 @@ class CodeIndex:
         except OSError:
             return False
 
+    def leftover_kinds(self, path: str) -> Mapping[str, str]:
+        """Return the calls that must not be in what is shipped, in a file's language, each with its kind."""
+        from yandrel.languages.leftovers import leftover_kinds
+
+        return leftover_kinds(self.facts[path].language)
+
     def read_source(self, path: str) -> Source:
         name = language_of(path)
         return decode_source(self.read_raw(path), name is not None and load_language(name).cookies)

@@ -143,6 +143,8 @@ def _bound_name(closure: Node) -> str:
 def _count_arguments(node: Node) -> int:
     """Return how many arguments a call has, where they stand in a list of their own."""
     last = node.named_children[-1] if node.named_children else None
+    if last is not None and last.type.endswith("_suffix") and last.named_children:
+        last = last.named_children[0]
     return last.named_child_count if last is not None and "argument" in last.type else 0
 
 

@@ -25,12 +25,6 @@ def leftover_kinds(language: str) -> Mapping[str, str]:
     return {name: kind for kind, names in _LISTS.get(language, {}).items() for name in names}
 
 
-def listed_name(name: str, arguments: int, kinds: Mapping[str, str]) -> str:
-    """Return how a call is listed among names, as in leftovers.toml; nothing where it is not."""
-    spelled = (name, f"{name}/{arguments}" if arguments < 2 else "", f"*.{name.rpartition('.')[2]}")
-    return next((found for found in spelled if found in kinds), "")
-
-
 def may_hold_leftovers(tokens: Iterable[bytes]) -> bool:
     """Whether a file with these words may hold a listed call of some language."""
     return not TOKENS.isdisjoint(tokens)

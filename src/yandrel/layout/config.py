@@ -84,12 +84,21 @@ class Layout(msgspec.Struct, frozen=True):
     shapes: Mapping[str, Shape] = msgspec.field(default_factory=dict)
     limits: Mapping[str, int] = msgspec.field(default_factory=dict)
     leftover_calls: tuple[str, ...] = ()
-    allowed_calls: tuple[str, ...] = ()
+    calls_allowed: Mapping[str, tuple[str, ...]] = msgspec.field(default_factory=dict)
     off: Mapping[str, str] = msgspec.field(default_factory=dict)
     exceptions: tuple[Exemption, ...] = ()
     checks_routes: bool = False
     guards: Mapping[str, str] = msgspec.field(default_factory=dict)
     raw: bytes = b""
+
+    @property
+    def file_name(self) -> str:
+        """The name of the file that says all this."""
+        return CONFIG_NAME
+
+    def allowed_calls(self, role: str) -> set[str]:
+        """Return the calls, and the kinds of calls, that files of a role may have in what is shipped."""
+        return {*self.calls_allowed.get("*", ()), *self.calls_allowed.get(role, ())}
 
     @property
     def reads_table(self) -> bool:
@@ -247,8 +256,8 @@ class _Reader:
             guards=self.read_guards(),
             shapes=self.read_shapes(roles),
             limits=self.read_limits(),
-            leftover_calls=self.read_leftover("also"),
-            allowed_calls=self.read_leftover("allow"),
+            leftover_calls=self.texts(self.leftover().get("also", []), "leftover", "also"),
+            calls_allowed=self.read_allowed(roles),
             off=self.read_off(),
             exceptions=self.read_exceptions(),
             raw=self.raw,
@@ -419,11 +428,18 @@ class _Reader:
                 raise ConfigError(f"{key} must be a number from 1 on", where=self.where("limits", key))
         return dict(limits)
 
-    def read_leftover(self, key: str) -> tuple[str, ...]:
-        """Return the calls that one key of [leftover] names."""
+    def leftover(self) -> dict[str, Any]:
         section = self.section("leftover")
         self.check_keys(section, ("also", "allow"), "leftover")
-        return self.texts(section.get(key, []), "leftover", key)
+        return section
+
+    def read_allowed(self, roles: Mapping[str, Role]) -> dict[str, tuple[str, ...]]:
+        """Return the calls that [leftover] allows by role; those that any file may have by a star."""
+        allow = self.leftover().get("allow", [])
+        if not isinstance(allow, dict):
+            return {"*": self.texts(allow, "leftover", "allow")}
+        self.check_roles(tuple(allow), roles, "leftover", "allow")
+        return {role: self.texts(calls, "leftover", "allow") for role, calls in allow.items()}
 
     def read_off(self) -> dict[str, str]:
         off = self.section("off")

@@ -1,5 +1,7 @@
 """What the bodies of one file's functions hold, as far as rules look into them."""
 
+from collections.abc import Mapping
+
 from msgspec import Struct
 
 
@@ -40,3 +42,9 @@ class Bodies(Struct, frozen=True):
 
     functions: tuple[Function, ...]
     calls: tuple[Call, ...]
+
+
+def listed_name(name: str, arguments: int, kinds: Mapping[str, str]) -> str:
+    """Return how a call is listed among names, as in leftovers.toml; nothing where it is not."""
+    spelled = (name, f"{name}/{arguments}" if arguments < 2 else "", f"*.{name.rpartition('.')[2]}")
+    return next((found for found in spelled if found in kinds), "")

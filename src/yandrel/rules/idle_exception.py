@@ -2,7 +2,6 @@
 
 from collections.abc import Iterable
 
-from yandrel.files.root import CONFIG_NAME
 from yandrel.layout.inforce import line_numbers
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
@@ -37,7 +36,7 @@ class IdleException:
             off = exception.rule in layout.off
             yield context.finding(
                 self.name,
-                CONFIG_NAME,
+                layout.file_name,
                 exception.line,
                 f"{exception.rule} is off, so its exception does nothing"
                 if off
@@ -51,7 +50,7 @@ class IdleException:
             if rule != self.name and rule not in context.needed_off:
                 yield context.finding(
                     self.name,
-                    CONFIG_NAME,
+                    layout.file_name,
                     lines.get(("off", rule), 0),
                     f"{rule} is off, and would find nothing",
                     mend="take the line out: the rule can guard this",

@@ -2,8 +2,7 @@
 
 from collections.abc import Iterable, Iterator, Mapping
 
-from yandrel.languages.leftovers import leftover_kinds, listed_name
-from yandrel.model.bodies import Call
+from yandrel.model.bodies import Call, listed_name
 from yandrel.model.facts import Facts
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
@@ -11,6 +10,7 @@ from yandrel.rules.protocol import Context
 NEVER_JUDGED = ("test", "migration", "config")
 STARTS = ("entry", "command")
 """Roles that talk to who started them, and may end the process: only debuggers are out of place there."""
+OF_STARTS = {"output", "exit", "sleep"}
 DOES = {
     "output": "writes to the console",
     "debugger": "is for debugging",
@@ -58,12 +58,10 @@ class LeftoverCall:
             facts = context.index.facts[unit]
             if not facts.leftovers and not _holds_one(context, unit, layout.leftover_calls):
                 continue
-            kinds = {**leftover_kinds(facts.language), **dict.fromkeys(layout.leftover_calls, "listed")}
-            for name in layout.allowed_calls:
-                kinds.pop(name, None)
+            allowed = layout.allowed_calls(reading.role) | (OF_STARTS if reading.role in STARTS else set())
+            known = {**context.index.leftover_kinds(unit), **dict.fromkeys(layout.leftover_calls, "listed")}
+            kinds = {n: kind for n, kind in known.items() if kind not in allowed and n not in allowed}
             for call, name in _listed(context, unit, facts, kinds):
-                if reading.role in STARTS and kinds[name] not in ("debugger", "listed"):
-                    continue
                 yield context.finding(
                     self.name,
                     unit,

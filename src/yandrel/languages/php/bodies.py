@@ -19,6 +19,7 @@ KINDS = BodyKinds(
     calls={
         "function_call_expression": ("function",),
         "member_call_expression": ("object", "name"),
+        "nullsafe_member_call_expression": ("object", "name"),
         "scoped_call_expression": ("scope", "name"),
     },
     words={"exit_statement": "exit"},
