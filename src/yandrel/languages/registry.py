@@ -7,7 +7,7 @@ from importlib import import_module
 from yandrel.languages.protocol import Language
 
 LANGUAGES = {
-    "python": ("yandrel.languages.python.language", (".py", ".pyi"), 6),
+    "python": ("yandrel.languages.python.language", (".py", ".pyi"), 7),
     "script": (
         "yandrel.languages.script.language",
         (".ts", ".tsx", ".mts", ".cts", ".js", ".jsx", ".mjs", ".cjs", ".vue", ".svelte", ".astro"),

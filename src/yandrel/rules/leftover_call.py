@@ -8,9 +8,12 @@ from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
 
 NEVER_JUDGED = ("test", "migration", "config")
-STARTS = ("entry", "command")
-"""Roles that talk to who started them, and may end the process: only debuggers are out of place there."""
-OF_STARTS = {"output", "exit", "sleep"}
+MAY = {
+    "entry": {"output", "exit", "sleep"},
+    "command": {"output", "exit", "sleep"},
+    "task": {"sleep"},
+}
+"""What roles that talk to who started them, or run beside the requests, may do by their nature."""
 DOES = {
     "output": "writes to the console",
     "debugger": "is for debugging",
@@ -58,7 +61,7 @@ class LeftoverCall:
             facts = context.index.facts[unit]
             if not facts.leftovers and not _holds_one(context, unit, layout.leftover_calls):
                 continue
-            allowed = layout.allowed_calls(reading.role) | (OF_STARTS if reading.role in STARTS else set())
+            allowed = layout.allowed_calls(reading.role) | MAY.get(reading.role, set())
             known = {**context.index.leftover_kinds(unit), **dict.fromkeys(layout.leftover_calls, "listed")}
             kinds = {n: kind for n, kind in known.items() if kind not in allowed and n not in allowed}
             for call, name in _listed(context, unit, facts, kinds):

@@ -114,7 +114,9 @@ class Context:
     def line_of_code(self, unit: str, line: int) -> str:
         lines = self._lines.get(unit)
         if lines is None:
-            text = self.index.read_source(unit).data.decode("utf-8", "replace")
+            own = unit == self.layout.file_name
+            data = self.layout.raw if own else self.index.read_source(unit).data
+            text = data.decode("utf-8", "replace")
             lines = self._lines[unit] = text.splitlines()
         return lines[line - 1].strip() if 0 < line <= len(lines) else ""
 

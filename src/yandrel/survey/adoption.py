@@ -2,6 +2,7 @@
 
 import re
 from collections import Counter
+from collections.abc import Collection, Mapping
 
 from yandrel.errors import ConfigError
 from yandrel.layout.config import SHARED, Layout, parse_layout
@@ -90,6 +91,23 @@ def write_adoption(picture: Picture) -> str:
         _off_text(described),
     ]
     return "\n".join(section.rstrip("\n") + "\n" for section in sections if section)
+
+
+def correct_adoption(text: str, idle: Collection[str], habits: Mapping[str, int], units: int) -> str:
+    """Return the text of a yandrel.toml, corrected by what its rules come to.
+
+    `idle` are the rules that it turns off and that would find nothing, `habits` the calls for debugging that
+    so many files of `units` make that they are how the application talks, each with the number of files.
+    """
+    head, mark, off = text.partition("[off]\n")
+    kept = [line for line in off.splitlines() if line.partition(" = ")[0] not in idle]
+    text = head + (mark + "\n".join(kept) + "\n" if kept else "")
+    if not habits:
+        return text.rstrip("\n") + "\n"
+    calls = ", ".join(quoted(call) for call in habits)
+    files = ", ".join(str(count) for count in habits.values())
+    allowed = f"[leftover]\nallow = [{calls}]  # called in {files} of {units} files\n"
+    return text.rstrip("\n") + "\n\n" + allowed
 
 
 def _order(role: str) -> tuple[int, str]:

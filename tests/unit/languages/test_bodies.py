@@ -95,7 +95,7 @@ def test_what_only_runs_when_a_file_is_started() -> None:
 
 def test_names_of_calls() -> None:
     source = "<?php\n$this->log?->dump(1);\n\\App\\X::dd();\nexit(1);\n$f()();\n"
-    assert [call.name for call in read("a.php", source).calls] == ["$this.log.dump", "App.X.dd", "exit"]
+    assert [call.name for call in read("a.php", source).calls] == ["$this.log.dump", "App.X.dd", "exit", "$f"]
 
 
 @pytest.mark.parametrize(

@@ -119,9 +119,23 @@ class _Walk:
             function = inner.child_by_field_name("function")
             if function is not None:
                 self.calls.append(_dotted(function, self.source))
+                self.bound.update(self.names_given(function, inner))
         elif inner.kind_id not in (g.STRING, g.IDENTIFIER) and inner.type != "ellipsis":
             self.acts += 1
             self.bound.update(_walrus_names(inner, self.source))
+
+    def names_given(self, function: Node, call: Node) -> list[str]:
+        """Return the names that a call of an imported function is given things by, and nothing else.
+
+        A helper that declares public names binds them in the module that calls it.
+        """
+        arguments = call.child_by_field_name("arguments")
+        given = arguments.named_children if arguments is not None else []
+        if function.kind_id != g.IDENTIFIER or any(a.kind_id != g.KEYWORD_ARGUMENT for a in given):
+            return []
+        if not any(name.bound == self.text(function) for item in self.imports for name in item.names):
+            return []
+        return [self.text(name) for a in given if (name := a.child_by_field_name("name")) is not None]
 
     def assignment(self, statement: Node, node: Node, conditional: bool) -> None:
         left = node.child_by_field_name("left")
