@@ -26,10 +26,11 @@ class LongHandler:
         limit = context.layout.limits.get("statements_per_handler")
         if limit is None:
             return
-        for unit, function in _handlers(context):
+        for unit, function, route in _handlers(context):
             if function.statements <= limit:
                 continue
             name = f"{function.owner}.{function.name}" if function.owner else function.name
+            name = name or route
             yield context.finding(
                 self.name,
                 unit,
@@ -42,20 +43,43 @@ class LongHandler:
             )
 
 
-def _handlers(context: Context) -> Iterator[tuple[str, Function]]:
-    """Yield the functions that routes lead to, and the public methods of controllers, each once."""
-    lines: dict[str, set[int]] = {}
-    judged = set(context.units)
+def _handlers(context: Context) -> Iterator[tuple[str, Function, str]]:
+    """Yield the functions that routes lead to, each with a route, and the public methods of controllers."""
+    routes: dict[str, dict[int, str]] = {}
     for route in context.route_table.routes:
-        if route.unit in judged and not route.outside:
-            lines.setdefault(route.unit, set()).add(route.line)
-    for unit, reading in context.readings():
-        if reading.role == "controller":
-            lines.setdefault(unit, set())
-    for unit in sorted(lines):
-        of_role = context.picture.role(unit) == "controller"
+        if route.unit and not route.outside:
+            routes.setdefault(route.unit, {}).setdefault(route.line, f"{route.method} {route.pattern}")
+    folders = _folders_of_handlers(context, routes)
+    controllers = {
+        unit
+        for unit, reading in context.readings()
+        if reading.role == "controller" and (not routes or _folder(unit) in folders)
+    }
+    for unit in context.units:
+        if unit not in routes and unit not in controllers:
+            continue
+        lines = routes.get(unit, {})
         for function in context.bodies(unit).functions:
-            is_handler = any(function.first_line <= line <= function.line for line in lines[unit])
-            is_method = of_role and bool(function.owner) and not (function.hidden or function.inner)
-            if is_handler or (is_method and bool(function.name) and not function.given):
-                yield unit, function
+            found = [lines[n] for n in range(function.first_line, function.line + 1) if n in lines]
+            if found or (unit in controllers and _is_for_others(function)):
+                yield unit, function, found[0] if found else ""
+
+
+def _folders_of_handlers(context: Context, routes: Iterable[str]) -> set[str]:
+    """Return the folders of the files that routes lead to, and of those that these import."""
+    found = set()
+    for unit in routes:
+        found.add(_folder(unit))
+        if unit in context.index.facts:
+            found |= {_folder(edge.unit) for edge in context.index.edges_of(unit)}
+    return found
+
+
+def _is_for_others(function: Function) -> bool:
+    """Whether a function is a method that others can call by a name of its own."""
+    named = bool(function.owner) and bool(function.name)
+    return named and not (function.hidden or function.inner or function.given)
+
+
+def _folder(unit: str) -> str:
+    return unit.rpartition("/")[0]

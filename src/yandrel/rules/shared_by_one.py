@@ -4,6 +4,7 @@ from collections.abc import Iterable
 from shlex import quote
 
 from yandrel.layout.config import SHARED
+from yandrel.layout.patterns import match_glob
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
 
@@ -28,10 +29,10 @@ class SharedByOne:
 
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture
-        if SHARED not in context.layout.domains:
-            return
+        patterns = context.layout.domains.get(SHARED, ())
         for unit, reading in context.readings():
-            if picture.domain(unit) != SHARED or reading.role in OF_ALL:
+            declared = any(match_glob(pattern, unit) for pattern in patterns)
+            if not declared or picture.domain(unit) != SHARED or reading.role in OF_ALL:
                 continue
             users = [u for u in context.index.view(unit).importers_of(unit) if u != unit]
             counted = [u for u in users if u in picture.readings and picture.role(u) not in OF_ALL]
@@ -40,7 +41,7 @@ class SharedByOne:
                 continue
             [domain] = domains
             files = "1 file" if len(counted) == 1 else f"{len(counted)} files"
-            home = context.home_in(unit, reading.role, domain)
+            folder = context.home_in(unit, reading.role, domain).rpartition("/")[0]
             yield context.finding(
                 self.name,
                 unit,
@@ -49,6 +50,6 @@ class SharedByOne:
                 target=domain,
                 law="shared is what several domains use",
                 mend=f"move it to {domain}, until a second domain needs it",
-                command=f"yandrel move {quote(unit)} {quote(home)}" if home and home != unit else "",
+                command=f"yandrel move {quote(unit)} {quote(folder + '/')}" if folder else "",
                 group=f"only {domain} uses it",
             )
