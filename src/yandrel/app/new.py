@@ -162,6 +162,12 @@ def _namespaces(workspace: Workspace) -> dict[str, str]:
 
 def scaffolder_of(workspace: Workspace, role: str = "") -> Scaffolder:
     """Return what makes new units here: in the language of a role's home, else of most units."""
+    name = language_of_app(workspace, role)
+    return load_language(name).scaffolder(name)
+
+
+def language_of_app(workspace: Workspace, role: str = "") -> str:
+    """Return the name of the language of a role's home, else of most homes, else of most units."""
     layout = workspace.layout
     homes = [home.text for known in layout.roles.values() for home in known.homes[:1]]
     if role in layout.roles:
@@ -170,8 +176,7 @@ def scaffolder_of(workspace: Workspace, role: str = "") -> Scaffolder:
     if not counts:
         counts = Counter("x" + unit[unit.rfind(".") :] for unit in workspace.index.facts)
     path = counts.most_common(1)[0][0] if counts else "x.py"
-    language = load_language(language_of(path) or "python")
-    return language.scaffolder(language.name_of(path))
+    return load_language(language_of(path) or "python").name_of(path)
 
 
 def _layout_of(workspace: Workspace) -> Layout:

@@ -12,7 +12,7 @@ from yandrel.cli.running import command_runner
 
 @click.command("new")
 @click.argument("what")
-@click.argument("name")
+@click.argument("name", required=False, default="")
 @click.option("--layout", default="role-first", metavar="NAME", help="app: the built-in layout to follow.")
 @click.option("--language", default="python", metavar="NAME", help="app: the language to write it in.")
 @click.option("--framework", default="", metavar="NAME", help="The framework whose customs are followed.")
@@ -36,6 +36,7 @@ def command(
     new domain NAME             all roles of a domain, mounted under its prefix
     new action DOMAIN/ACTION    the pieces of one action across the roles of a domain
     new ROLE NAME               one unit of a role: new controller inspection
+    new layout-test             a test of the application's own that fails with the findings of a check
 
     Fields have a type: text, integer, float, decimal, boolean, date, datetime; with a question
     mark they may be empty. With --like, a domain or unit of the application is the model: its
@@ -45,6 +46,10 @@ def command(
     from yandrel.app.writing import Manner
     from yandrel.render.new_text import render_new
 
+    if not name and what != "layout-test":
+        raise click.UsageError("Missing argument 'NAME'.")
+    if name and what == "layout-test":
+        raise click.UsageError("layout-test takes no NAME")
     request = NewRequest(name=name, **said)
     manner = Manner(preview, then, " ".join(["yandrel", *sys.argv[1:]]), keeps_routes=keep_routes)
     if what == "app":
@@ -53,7 +58,11 @@ def command(
     else:
         workspace = open_workspace(root, writes=True)
         manner = manner.running(command_runner(workspace.root))
-        if what == "domain":
+        if what == "layout-test":
+            from yandrel.app.new_layout_test import new_layout_test
+
+            report = new_layout_test(workspace, manner)
+        elif what == "domain":
             report = new_domain(workspace, request, manner)
         elif what == "action":
             from yandrel.app.new_action import new_action
