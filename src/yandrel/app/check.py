@@ -99,6 +99,8 @@ def _idle_accepted(workspace: Workspace, judged: Judged) -> list[Finding]:
 def _keys_at(workspace: Workspace, text: str) -> set[str]:
     """Return the keys of the findings at a git revision; they are kept by the revision's files."""
     revision = workspace.revision(text)
+    if not revision.blobs:
+        return set()
     key = hashlib.blake2b(revision.key() + rules_key(), digest_size=16).digest()
     packed = workspace.store.read_snapshot("findings-at", key)
     if packed is not None:

@@ -18,13 +18,15 @@ SHORTEST_HASH = 4
 
 
 class Revision(KeptFiles):
-    """One commit, with the files below the application's root."""
+    """One commit, with the files below the application's root; none for HEAD before the first commit."""
 
     def __init__(self, root: Path, text: str) -> None:
         """Read a revision; raises CallError where there is no git here, or no such revision."""
         top, folder = find_git(root)
         objects, self._refs = open_git(folder)
         super().__init__(text, objects)
+        if text == "HEAD" and not self._has_commit():
+            return
         self.commit = self._resolve(text)
         prefix = "" if root == top else root.relative_to(top).as_posix() + "/"
         self._read_tree(prefix)
@@ -50,6 +52,13 @@ class Revision(KeptFiles):
         for sign, number in ONE_STEP.findall(steps):
             commit = self._step(commit, sign, int(number) if number else 1)
         return commit
+
+    def _has_commit(self) -> bool:
+        """Whether HEAD leads to a commit: it does not before the first one."""
+        try:
+            return bool(self._refs[b"HEAD"])
+        except KeyError:
+            return False
 
     def _named(self, name: str) -> bytes:
         """Return the commit of a branch, a tag, or a digest of at least four digits."""

@@ -12,8 +12,12 @@ OF_ALL = ("entry", "test", "config", "migration")
 """Roles that name everything, whoever needs it."""
 
 
+ENOUGH_DOMAINS = 3
+"""With fewer, what is written for all has not met its users yet."""
+
+
 class SharedByOne:
-    """Shared code is used by one domain alone.
+    """Shared code is used by one domain alone, in an application of three or more.
 
     Everything may import `shared`, so it grows by itself; what one domain uses belongs to it.
 
@@ -30,6 +34,8 @@ class SharedByOne:
     def check(self, context: Context) -> Iterable[Finding]:
         picture = context.picture
         patterns = context.layout.domains.get(SHARED, ())
+        if not patterns or len({*picture.domains.values()} - {"", SHARED}) < ENOUGH_DOMAINS:
+            return
         for unit, reading in context.readings():
             declared = any(match_glob(pattern, unit) for pattern in patterns)
             if not declared or picture.domain(unit) != SHARED or reading.role in OF_ALL:

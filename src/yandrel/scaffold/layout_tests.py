@@ -2,16 +2,16 @@
 
 import tomllib
 from collections.abc import Callable
+from dataclasses import dataclass
 from importlib.resources import files
 from typing import Any
-
-import msgspec
 
 ALIKE = {"typescript": "javascript"}
 """Languages whose tests are run by the same programs."""
 
 
-class Recipe(msgspec.Struct, frozen=True):
+@dataclass(frozen=True)
+class Recipe:
     """A template with where it goes, what runs it, and when it fits; see recipes.toml."""
 
     template: str
@@ -43,7 +43,7 @@ def choose_recipe(language: str, read: Callable[[str], str]) -> Recipe:
     Raises KeyError for a language without recipes.
     """
     known: list[dict[str, Any]] = tomllib.loads(_data("recipes.toml"))[ALIKE.get(language, language)]
-    recipes = [msgspec.convert(entry, Recipe) for entry in known]
+    recipes = [Recipe(**entry) for entry in known]
     return next(r for r in recipes if not r.beside or ((found := read(r.beside)) and r.needs in found))
 
 
