@@ -1,5 +1,6 @@
 """Snapshots of git revisions: what came since, without running git or touching the work tree."""
 
+import json
 from pathlib import Path
 
 import pytest
@@ -133,3 +134,68 @@ def test_a_linked_work_tree(shop: Path, tmp_path: Path, yandrel: Yandrel) -> Non
     git(shop, "worktree", "add", "-q", str(tmp_path / "linked"), "-b", "other", "HEAD~1")
     done = yandrel(tmp_path / "linked", "check", "--against", "main")
     assert done.status == 0, done.err
+
+
+def test_figures_then_and_now(shop: Path, yandrel: Yandrel) -> None:
+    before = read_tree(shop)
+    done = yandrel(shop, "survey", "--against", "HEAD")
+    assert done.status == 0
+    assert done.out.startswith("shop: ") or done.out.startswith("app: ")
+    rows = [line.split() for line in done.out.splitlines()]
+    assert ["files", "4", "5", "+1"] in rows
+    assert ["model", "3", "4", "+1"] in rows
+    assert read_tree(shop) == before
+    again = yandrel(shop, "survey", "--against", "HEAD")
+    assert again.out == done.out
+
+
+def test_figures_by_domain(shop: Path, yandrel: Yandrel) -> None:
+    git(shop, "add", "-A")
+    git(shop, "commit", "-qm", "all")
+    more = {"shop/swarm_model.py": "class Swarm: ...\n", "shop/swarm_service.py": "class SwarmService: ...\n"}
+    write_tree(shop, dict(more))
+    report = json.loads(yandrel(shop, "survey", "--against", "main", "--format", "json").out)
+    assert report["against"] == "main"
+    assert report["now"]["files"] - report["then"]["files"] == 2
+    assert "swarms" not in report["then"]["domains"]
+    assert report["now"]["domains"]["swarms"] == {"files": 2, "spread": 1, "imports": 0, "imported": 0}
+
+
+def test_figures_that_are_the_same(shop: Path, yandrel: Yandrel) -> None:
+    (shop / "shop/new_model.py").unlink()
+    out = yandrel(shop, "survey", "--against", "HEAD").out
+    assert "has the same figures as at HEAD." in out
+    assert "by role" not in out
+
+
+@pytest.mark.parametrize(
+    ("words", "said"),
+    [
+        (["--against", "nowhere"], "no such git revision"),
+        (["--against", "HEAD", "shop"], "takes no paths"),
+        (["--against", "HEAD", "--why"], "takes no paths"),
+    ],
+)
+def test_surveys_that_cannot_be_compared(shop: Path, yandrel: Yandrel, words: list[str], said: str) -> None:
+    done = yandrel(shop, "survey", *words)
+    assert done.status == 2
+    assert said in done.err
+
+
+def test_a_revision_without_source_code(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", {"README.md": "honey\n"})
+    git(root, "init", "-q", "-b", "main")
+    git(root, "add", "-A")
+    git(root, "commit", "-qm", "first")
+    write_tree(root, FILES)
+    done = yandrel(root, "survey", "--against", "HEAD")
+    assert done.status == 2
+    assert "has no source code to compare with" in done.err
+
+
+def test_before_the_first_commit_all_is_new(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", FILES)
+    git(root, "init", "-q", "-b", "main")
+    done = yandrel(root, "check", "--against", "HEAD")
+    assert done.status == 1
+    assert "old_model.py" in done.out

@@ -2,7 +2,6 @@
 
 import hashlib
 from collections.abc import Iterable
-from contextlib import suppress
 from fnmatch import fnmatchcase
 
 import msgspec
@@ -12,6 +11,7 @@ from yandrel.app.judging import Judged, judge, rules_key
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, ConfigError, suggest
 from yandrel.files.root import CONFIG_NAME
+from yandrel.index.kept import recall_or_make
 from yandrel.languages.registry import language_of
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Suppressed
 from yandrel.rules.accepted import ACCEPTED_NAME, find_idle, read_accepted, write_accepted
@@ -102,15 +102,14 @@ def _keys_at(workspace: Workspace, text: str) -> set[str]:
     if not revision.blobs:
         return set()
     key = hashlib.blake2b(revision.key() + rules_key(), digest_size=16).digest()
-    packed = workspace.store.read_snapshot("findings-at", key)
-    if packed is not None:
-        with suppress(msgspec.DecodeError, msgspec.ValidationError):
-            return msgspec.msgpack.decode(packed, type=set[str])
-    then = workspace.at(revision)
-    judged = judge(then)
-    keys = {finding.key for finding in (*judged.findings, *_idle_accepted(then, judged))}
-    workspace.store.write_snapshot("findings-at", key, msgspec.msgpack.encode(keys))
-    return keys
+    return recall_or_make(
+        workspace.store, "findings at revision", key, set[str], lambda: _keys_of(workspace.at(revision))
+    )
+
+
+def _keys_of(workspace: Workspace) -> set[str]:
+    judged = judge(workspace)
+    return {finding.key for finding in (*judged.findings, *_idle_accepted(workspace, judged))}
 
 
 def _is_wanted(finding: Finding, rules: set[str], prefixes: list[str]) -> bool:

@@ -4,7 +4,6 @@ import hashlib
 import shlex
 import time
 from collections.abc import Iterable
-from contextlib import suppress
 
 import msgspec
 from msgspec.structs import replace
@@ -13,6 +12,7 @@ from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner
 from yandrel.errors import YandrelError
 from yandrel.index.code import tree_key
+from yandrel.index.kept import keep, recall
 from yandrel.model.results import Finding, FixRow
 
 BUDGET = 3.0
@@ -43,13 +43,13 @@ class FixPlanner:
         if not any(finding.command for finding in found):
             return found
         key = self._key()
-        self._tried = self._recall(key)
+        self._tried = recall(self._workspace.store, "fixes", key, dict[str, Tried]) or {}
         known = len(self._tried)
         for finding in _by_turns(found):
             if finding.command and finding.command not in self._tried and not self._is_over():
                 self._tried[finding.command] = self._try(finding.command)
         if len(self._tried) > known:
-            self._workspace.store.write_snapshot("fixes", key, msgspec.msgpack.encode(self._tried))
+            keep(self._workspace.store, "fixes", key, self._tried)
         return [self._said(finding) for finding in found]
 
     def ranked(self, findings: Iterable[Finding]) -> list[FixRow]:
@@ -69,14 +69,6 @@ class FixPlanner:
         """Return what names the state of the files and the layout that fixes are planned on."""
         key = tree_key(self._workspace.tree, b"fixes" + self._workspace.layout.raw)
         return hashlib.blake2b(key, digest_size=16).digest()
-
-    def _recall(self, key: bytes) -> dict[str, Tried]:
-        """Return what was planned on this state before."""
-        packed = self._workspace.store.read_snapshot("fixes", key)
-        if packed is not None:
-            with suppress(msgspec.DecodeError, msgspec.ValidationError):
-                return msgspec.msgpack.decode(packed, type=dict[str, Tried])
-        return {}
 
     def _try(self, command: str) -> Tried:
         words = shlex.split(command)[1:]

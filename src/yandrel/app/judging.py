@@ -2,7 +2,6 @@
 
 import hashlib
 from collections.abc import Iterator, Mapping
-from contextlib import suppress
 from functools import partial
 
 import msgspec
@@ -11,6 +10,7 @@ from yandrel import __version__
 from yandrel.app.routes import table_of
 from yandrel.app.workspace import Workspace
 from yandrel.index.code import CodeIndex, remember_graph, tree_key, versions
+from yandrel.index.kept import keep, recall
 from yandrel.index.memory import is_racy
 from yandrel.layout.config import Layout
 from yandrel.model.results import Finding, Place
@@ -47,19 +47,18 @@ def judge(workspace: Workspace) -> Judged:
     """Return the outcome of all rules, out of the cache as far as nothing has changed."""
     layout_key = _layout_key(workspace)
     key = tree_key(workspace.tree, layout_key)
-    packed = workspace.store.read_snapshot("check", key)
-    if packed is not None:
-        with suppress(msgspec.DecodeError, msgspec.ValidationError):
-            return msgspec.msgpack.decode(packed, type=Judged)
+    known = recall(workspace.store, "check", key, Judged)
+    if known is not None:
+        return known
     index = workspace.index
     verdict = _last_verdict(workspace, layout_key)
     judged = _judge_again(workspace, verdict) if verdict is not None else None
     if judged is None:
-        known = _known_readings(index, verdict)
-        workspace.picture = take_picture(index, workspace.layout, known)
+        readings = _known_readings(index, verdict)
+        workspace.picture = take_picture(index, workspace.layout, readings)
         judged = _judge_all(workspace, layout_key)
     if not is_racy(workspace.tree):
-        workspace.store.write_snapshot("check", key, msgspec.msgpack.encode(judged))
+        keep(workspace.store, "check", key, judged)
     return judged
 
 
@@ -97,7 +96,7 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
     )
     if workspace.store.connection is not None:
         remember_graph(index, workspace.store)
-        workspace.store.write_snapshot("verdict", layout_key, encode(verdict))
+        keep(workspace.store, "verdict", layout_key, verdict)
     return judged
 
 
@@ -117,11 +116,7 @@ def _count_covered(layout: Layout, picture: Picture, units: list[str]) -> int:
 def _last_verdict(workspace: Workspace, layout_key: bytes) -> Verdict | None:
     if not workspace.index.recalled:
         return None
-    packed = workspace.store.read_snapshot("verdict", layout_key)
-    if packed is not None:
-        with suppress(msgspec.DecodeError, msgspec.ValidationError):
-            return msgspec.msgpack.decode(packed, type=Verdict)
-    return None
+    return recall(workspace.store, "verdict", layout_key, Verdict)
 
 
 class RecalledReadings(Mapping[str, Reading]):

@@ -1,8 +1,6 @@
 """Routes: what the application answers, and what became of it since."""
 
 import hashlib
-from collections.abc import Callable
-from contextlib import suppress
 
 import msgspec
 
@@ -11,6 +9,7 @@ from yandrel.app.workspace import ChangedWorkspace, Workspace
 from yandrel.errors import CallError
 from yandrel.files.contents import Changes
 from yandrel.index.code import tree_key, versions
+from yandrel.index.kept import keep, recall, recall_or_make
 from yandrel.index.memory import is_racy
 from yandrel.model.results import FORMAT_VERSION, RouteFault, RoutesReport
 from yandrel.model.routes import Route, RouteTable
@@ -40,11 +39,7 @@ class Wanted(msgspec.Struct, frozen=True):
 
 def known_table(workspace: Workspace) -> RouteTable | None:
     """Return the route table out of the cache; None where it is not there, or a file has changed."""
-    packed = workspace.store.read_snapshot("routes", _table_key(workspace))
-    if packed is not None:
-        with suppress(msgspec.DecodeError, msgspec.ValidationError):
-            return msgspec.msgpack.decode(packed, type=RouteTable)
-    return None
+    return recall(workspace.store, "routes", _table_key(workspace), RouteTable)
 
 
 def _table_key(workspace: Workspace) -> bytes:
@@ -70,7 +65,7 @@ def route_table(workspace: Workspace) -> RouteTable:
         all_anew=not kept,
     )
     if not is_racy(workspace.tree):
-        workspace.store.write_snapshot("routes", _table_key(workspace), msgspec.msgpack.encode(table))
+        keep(workspace.store, "routes", _table_key(workspace), table)
     return table
 
 
@@ -95,7 +90,13 @@ def table_at(workspace: Workspace, text: str) -> RouteTable:
     """
     revision = workspace.revision(text)
     key = hashlib.blake2b(_versions() + revision.key(), digest_size=16).digest()
-    return _kept(workspace, "routes at revision", key, lambda: _bare_table(workspace.at(revision)))
+    return recall_or_make(
+        workspace.store,
+        "routes at revision",
+        key,
+        RouteTable,
+        lambda: _bare_table(workspace.at(revision)),
+    )
 
 
 def routes(workspace: Workspace, wanted: Wanted, against: str = "") -> RoutesReport:
@@ -126,13 +127,12 @@ def differences(workspace: Workspace, against: str) -> RoutesReport:
     What is only compared needs no domains, and reads no roles.
     """
     table = known_table(workspace)
+    if table is None and is_racy(workspace.tree):
+        table = _bare_table(workspace)
     if table is None:
-        table = _kept(
-            workspace,
-            "routes to compare",
-            _table_key(workspace),
-            lambda: _bare_table(workspace),
-            not is_racy(workspace.tree),
+        key = _table_key(workspace)
+        table = recall_or_make(
+            workspace.store, "routes to compare", key, RouteTable, lambda: _bare_table(workspace)
         )
     return RoutesReport(
         version=FORMAT_VERSION,
@@ -145,20 +145,6 @@ def differences(workspace: Workspace, against: str) -> RoutesReport:
         changes=compare_tables(_older(workspace, against), table),
         against=against,
     )
-
-
-def _kept(
-    workspace: Workspace, name: str, key: bytes, read: Callable[[], RouteTable], lasts: bool = True
-) -> RouteTable:
-    """Return a table out of the cache, or read it, and keep it where its key `lasts`."""
-    packed = workspace.store.read_snapshot(name, key)
-    if packed is not None:
-        with suppress(msgspec.DecodeError, msgspec.ValidationError):
-            return msgspec.msgpack.decode(packed, type=RouteTable)
-    table = read()
-    if lasts:
-        workspace.store.write_snapshot(name, key, msgspec.msgpack.encode(table))
-    return table
 
 
 def save_table(workspace: Workspace, path: str) -> None:

@@ -1,11 +1,22 @@
 """Survey: what is here, and how it is arranged."""
 
+import hashlib
 from collections.abc import Sequence
 
 from yandrel.app.check import from_root
-from yandrel.app.routes import route_table
+from yandrel.app.judging import is_covered, rules_key
+from yandrel.app.routes import route_table, table_of
 from yandrel.app.workspace import Workspace
-from yandrel.model.results import DomainsReport, SurveyReport
+from yandrel.errors import CallError
+from yandrel.index.kept import recall_or_make
+from yandrel.model.results import (
+    FORMAT_VERSION,
+    DomainsReport,
+    Figures,
+    SurveyComparison,
+    SurveyReport,
+)
+from yandrel.survey.comparison import figures_of
 from yandrel.survey.proposal import propose_domains
 from yandrel.survey.report import build_report
 
@@ -17,6 +28,29 @@ def survey(workspace: Workspace, why: bool = False, paths: Sequence[str] = ()) -
     """
     below = [path for path in (from_root(workspace, path) for path in paths) if path]
     return build_report(workspace.picture, route_table(workspace), why, below)
+
+
+def compare_survey(workspace: Workspace, against: str) -> SurveyComparison:
+    """Return the figures of an application at a git revision and now; what was then is kept.
+
+    Raises CallError where there is no such revision, or no source code in it.
+    """
+    revision = workspace.revision(against)
+    key = hashlib.blake2b(revision.key() + rules_key(), digest_size=16).digest()
+    then = recall_or_make(
+        workspace.store, "figures at revision", key, Figures, lambda: _figures(workspace.at(revision))
+    )
+    if not then.files:
+        raise CallError("has no source code to compare with", where=against, todo="name a later revision")
+    name = workspace.layout.name or workspace.root.name
+    return SurveyComparison(FORMAT_VERSION, name, against, then, _figures(workspace))
+
+
+def _figures(workspace: Workspace) -> Figures:
+    picture = workspace.picture
+    readings = [picture.readings[unit] for unit in picture.counted()]
+    covered = sum(is_covered(workspace.layout, reading) for reading in readings)
+    return figures_of(picture, table_of(workspace), covered)
 
 
 def domains(workspace: Workspace) -> DomainsReport:

@@ -94,6 +94,45 @@ class SurveyReport(Struct, frozen=True):
     routes_reaching: int = 0
 
 
+class DomainFigures(Struct, frozen=True):
+    """The figures of one domain: files, folders that hold them, imports of and by other domains."""
+
+    files: int
+    spread: int
+    imports: int
+    imported: int
+
+
+class Figures(Struct, frozen=True):
+    """The figures of an application, tests and migrations apart.
+
+    `covered` counts the files that the rules say something of, `crossings` the imports between domains,
+    `crowded_folders` the folders with more than 30 files, `roles` the files by role.
+    """
+
+    arrangement: str
+    files: int
+    lines: int
+    with_role: int
+    covered: int
+    routes: int
+    mean_spread: float
+    crossings: int
+    crowded_folders: int
+    roles: dict[str, int]
+    domains: dict[str, DomainFigures]
+
+
+class SurveyComparison(Struct, frozen=True):
+    """The figures of an application `then`, at a git revision, and `now`."""
+
+    version: int
+    name: str
+    against: str
+    then: Figures
+    now: Figures
+
+
 class RouteFault(Struct, frozen=True):
     """One fault of the route table: rule, place, what is wrong, what to do, and the path."""
 

@@ -16,6 +16,7 @@ from yandrel.model.results import (
     RouteEditReport,
     RoutesReport,
     SplitReport,
+    SurveyComparison,
     SurveyReport,
     TypeSplitReport,
     UndoReport,
@@ -25,6 +26,7 @@ from yandrel.render.escape import CONTROL
 REPORTS: dict[str, type[msgspec.Struct]] = {
     "survey": SurveyReport,
     "survey-domains": DomainsReport,
+    "survey-against": SurveyComparison,
     "check": CheckReport,
     "check-all": CheckAllReport,
     "routes": RoutesReport,
