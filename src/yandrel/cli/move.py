@@ -12,6 +12,8 @@ from yandrel.cli.running import command_runner
 @click.argument("source", required=False)
 @click.argument("target", required=False)
 @click.option("--list", "move_list", metavar="FILE", help="Carry out a move list, step by step.")
+@click.option("--imports", "style", type=click.Choice(["rooted", "relative"]),
+              help="Write all imports of own code from the root, or relative to the file.")  # fmt: skip
 @click.option("--preview", is_flag=True, help="Show the diff, and change nothing.")
 @click.option("--then", metavar="COMMAND", help="Run this after each step; take it back if that fails.")
 @click.option("--no-new-findings", is_flag=True, help="Refuse a move that adds findings.")
@@ -23,6 +25,7 @@ def command(
     source: str | None,
     target: str | None,
     move_list: str | None,
+    style: str | None,
     preview: bool,
     then: str | None,
     no_new_findings: bool,
@@ -33,7 +36,7 @@ def command(
 
     SOURCE is a path, a definition in a file (models.py:Hive), or a qualified name. A TARGET that
     ends in a slash is a folder to move into; without one it is the new name. Without a TARGET,
-    SOURCE goes home.
+    SOURCE goes home. With --imports nothing moves: all imports are written in one style.
     """
     from yandrel.app.move import MoveRequest, move
     from yandrel.render.change_text import render_move
@@ -41,6 +44,16 @@ def command(
     workspace = open_workspace(root, writes=True)
     if source and move_list:
         raise click.UsageError("name a SOURCE or a move list, not both")
+    if style:
+        if source or move_list or no_new_findings:
+            raise click.UsageError("--imports rewrites the whole application, so it takes no SOURCE or list")
+        from yandrel.app.import_style import restyle_imports
+        from yandrel.app.writing import Manner
+
+        words = "yandrel " + " ".join(sys.argv[1:])
+        manner = Manner(preview, then or "", words, command_runner(workspace.root), keep_routes)
+        show(restyle_imports(workspace, style, manner), form, render_move)
+        return
     request = MoveRequest(
         pairs=((source, target),) if source else (),
         move_list=move_list or "",

@@ -8,7 +8,7 @@ imports change where, so it answers with edits for all files at once.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Set
+from collections.abc import Callable, Iterable, Mapping, Set
 from typing import TYPE_CHECKING, Any, Protocol, runtime_checkable
 
 from yandrel.model.bodies import Bodies
@@ -176,6 +176,20 @@ class Language(Protocol):
 
     def splitter(self, name: str = "") -> Splitter:
         """Return what takes crowded files apart; `name` says which of the languages that share a world."""
+
+
+@runtime_checkable
+class ImportStyling(Protocol):
+    """Write the imports of the application's own code in one style; only for languages with a choice."""
+
+    def style_settings(self, view: Any, read: Callable[[str], bytes | None]) -> dict[str, bytes]:
+        """Return the project files that imports from the root need, as they would be; none where it is there.
+
+        `read` returns a file of the application. Raises RefusedError where the user must decide first.
+        """
+
+    def restyle_imports(self, view: Any, unit: str, rooted: bool) -> Iterable[Edit]:
+        """Return the edits that write the imports of a unit from the root, or relative to the file."""
 
 
 @runtime_checkable

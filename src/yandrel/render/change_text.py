@@ -5,6 +5,7 @@ from yandrel.render.check_text import render_group
 from yandrel.render.protocol import Style, clip, plural_of, wrap
 from yandrel.render.route_effect import render_route_effect
 
+PAST = {"move": "Moved", "write": "Wrote"}
 SHOWN_FILES = 12
 SHOWN_NOTES = 10
 SHOWN_FINDINGS = 5
@@ -17,8 +18,10 @@ def render_move(report: MoveReport, style: Style) -> str:
         out += [report.diff.rstrip("\n"), ""]
     moved = [f for f in report.files if f.old and f.new and f.old != f.new]
     rewritten = [f for f in report.files if f.edits and f.old]
-    done = "Moved" if report.done else "Would move"
-    what = report.title.removeprefix("move ")
+    verb, _, what = report.title.partition(" ")
+    if verb not in PAST:
+        verb, what = "move", report.title
+    done = PAST[verb] if report.done else f"Would {verb}"
     out += wrap(f"{style.strong(done)} {what}.", style.width + 8, "  ", "")
     steps = f" in {report.steps} steps" if report.steps > 1 else ""
     edits = sum(f.edits for f in report.files)

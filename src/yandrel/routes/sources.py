@@ -385,7 +385,7 @@ class Sources:
     def find_module(self, name: str, unit: str) -> str | None:
         """Return the file that a module's name or path means in a file."""
         for (_, spelled), edge in self._edges_of(unit).items():
-            if edge.state == State.FOUND and spelled.split("#")[0] == name:
+            if edge.state == State.FOUND and name in (spelled, spelled.rpartition("#")[0]):
                 return edge.named_unit or edge.unit
         if name.startswith(HERE):
             return self._at(posixpath.normpath(name[len(HERE) - 1 :]).lstrip("/"))

@@ -39,7 +39,7 @@ from yandrel.routes.sources import Sources
 from yandrel.routes.state import FAULTS, STEPS_OF_ONE, StopError
 from yandrel.routes.unmounted import find_unmounted
 
-READING_VERSION = 14
+READING_VERSION = 15
 """Another where the same files are read into another table."""
 PARAMETER = re.compile(r"\{[^{}]*\}")
 DEEPEST_MOUNT = 25

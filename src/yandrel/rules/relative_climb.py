@@ -39,7 +39,7 @@ class RelativeClimb:
                         f"{item.module} climbs {climbed} folders, the limit is {limit}",
                         target=item.module,
                         law=f"[limits] import_climb = {limit}",
-                        mend="import it by its path from the root",
+                        mend="import it from the root; `yandrel move --imports rooted` rewrites all",
                         group="an import climbs more folders than the limit",
                     )
 

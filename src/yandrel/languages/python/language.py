@@ -1,6 +1,6 @@
 """Python behind the language protocol."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.python.facts import read_facts
@@ -34,6 +34,14 @@ class PythonLanguage:
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source)
+
+    def style_settings(self, view: PythonView, read: Callable[[str], bytes | None]) -> dict[str, bytes]:
+        return {}
+
+    def restyle_imports(self, view: PythonView, unit: str, rooted: bool) -> Iterable[Edit]:
+        from yandrel.languages.python.import_style import restyle
+
+        return restyle(view, unit, rooted)
 
     def read_bodies(self, source: bytes, path: str) -> Bodies:
         from yandrel.languages.python.bodies import read_bodies

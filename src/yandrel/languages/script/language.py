@@ -1,6 +1,6 @@
 """JavaScript and TypeScript behind the language protocol."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.script.facts import read_facts
@@ -43,6 +43,16 @@ class ScriptLanguage:
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, path, outline)
+
+    def style_settings(self, view: ScriptView, read: Callable[[str], bytes | None]) -> dict[str, bytes]:
+        from yandrel.languages.script.import_style import style_settings
+
+        return style_settings(view, read)
+
+    def restyle_imports(self, view: ScriptView, unit: str, rooted: bool) -> Iterable[Edit]:
+        from yandrel.languages.script.import_style import restyle
+
+        return restyle(view, unit, rooted)
 
     def read_bodies(self, source: bytes, path: str) -> Bodies:
         from yandrel.languages.script.bodies import read_bodies
