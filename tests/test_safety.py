@@ -153,7 +153,6 @@ def test_a_check_of_nothing_does_not_pass(shop: Path, yandrel: Yandrel, path: st
         ('[app]\nsource = ["nowhere"]\n', "has no source file"),
         ('[routes]\nguard = { "x" = "y" }\n', "the prefix 'x' must start with a slash"),
         ('[routes]\nguard = "y"\n', "guard must be a table of prefixes and names"),
-        ('[roles]\nservice = "s/{name}.py"\n[shape.service]\nmethods = ["x"]\n', "no rule enforces methods"),
     ],
 )
 def test_what_no_rule_looks_at_is_an_error(shop: Path, yandrel: Yandrel, text: str, said: str) -> None:

@@ -60,6 +60,10 @@ def new_app(folder: Path, request: NewRequest, manner: Manner) -> NewReport:
         raise CallError(f"no language is called {request.language!r}", todo=todo)
     scaffolder = load_language(request.language).scaffolder(request.language)
     framework = request.framework or scaffolder.frameworks()[0]
+    if framework not in scaffolder.frameworks():
+        known = scaffolder.frameworks()
+        todo = suggest(framework, known, "there are " + ", ".join(known))
+        raise CallError(f"no templates for {framework!r} in {request.language}", todo=todo)
     builtin = load_builtin(request.layout, request.language, framework)
     package = check_name(request.name, scaffolder.keywords(), "an application")
     concept = Concept.of(check_name(request.domain, scaffolder.keywords(), "a domain"))

@@ -3,6 +3,7 @@
 In them APP stands for the application's folder, TESTS for that of its tests, NAME for its name.
 """
 
+import json
 from functools import lru_cache
 from typing import TYPE_CHECKING
 
@@ -64,7 +65,25 @@ def load_builtin(name: str, language: str = DEFAULT_LANGUAGE, framework: str = "
     if not place.is_file():
         there = [n for n in LAYOUTS if folder.joinpath(n + ".toml").is_file()]
         raise CallError(f"no layout {name} is built in for {language}", todo="there are " + ", ".join(there))
-    return BuiltinLayout(name, language, framework, place.read_text(encoding="utf-8"))
+    text = place.read_text(encoding="utf-8")
+    return BuiltinLayout(name, language, framework, text + _shapes_text(folder, name, text))
+
+
+def _shapes_text(folder: "Traversable", name: str, layout: str) -> str:
+    """Return what the roles of a layout look like with a framework, as sections of yandrel.toml."""
+    place = folder.joinpath("shapes.toml")
+    if not place.is_file():
+        return ""
+    import tomllib
+
+    known = tomllib.loads(place.read_text(encoding="utf-8"))
+    shapes: dict[str, dict[str, object]] = {**known.get("any", {}), **known.get(name, {})}
+    roles = tomllib.loads(layout).get("roles", {})
+    return "".join(
+        f"\n[shape.{role}]\n" + "".join(f"{key} = {json.dumps(value)}\n" for key, value in shape.items())
+        for role, shape in shapes.items()
+        if role in roles
+    )
 
 
 def choose_builtin(text: str) -> BuiltinLayout:

@@ -155,11 +155,17 @@ def builtin_table(table: Mapping[str, Any], where: str = CONFIG_NAME) -> dict[st
 
 
 def lay_over(base: Mapping[str, Any], own: Mapping[str, Any]) -> dict[str, Any]:
-    """Return two tables as one: key by key within each section, the second outranks the first."""
+    """Return two tables as one: key by key within each section, the second outranks the first.
+
+    The lines of a shape are keys of their own.
+    """
     merged: dict[str, Any] = dict(base)
     for section, value in own.items():
         known = merged.get(section)
-        merged[section] = {**known, **value} if isinstance(known, dict) and isinstance(value, dict) else value
+        if not isinstance(known, dict) or not isinstance(value, dict):
+            merged[section] = value
+        else:
+            merged[section] = lay_over(known, value) if section == "shape" else {**known, **value}
     return merged
 
 
@@ -381,10 +387,14 @@ class _Reader:
 
     def read_shapes(self, roles: Mapping[str, Role]) -> dict[str, Shape]:
         shapes: dict[str, Shape] = {}
+        off = self.section("off")
         for name, value in self.section("shape").items():
             self.check_roles((name,), roles, "shape", name)
             if not isinstance(value, dict):
                 raise ConfigError(f"[shape.{name}] must be a table", where=self.where("shape", name))
+            if f"shape.{name}" in off:
+                continue
+            value = {key: inner for key, inner in value.items() if f"shape.{name}.{key}" not in off}
             self.check_keys(value, ("type", "kind", "extends", "methods"), "shape", name)
             kinds = tuple(kind for kind in self.texts(value.get("kind", []), "shape", "kind") if kind)
             for kind in kinds:
@@ -441,10 +451,21 @@ class _Reader:
         self.check_roles(tuple(allow), roles, "leftover", "allow")
         return {role: self.texts(calls, "leftover", "allow") for role, calls in allow.items()}
 
+    def shape_lines(self) -> tuple[str, ...]:
+        """Return what [off] can name of the shapes: all of one, or one line of it."""
+        shapes = self.section("shape")
+        lines = [
+            f"shape.{role}.{key}"
+            for role, shape in shapes.items()
+            if isinstance(shape, dict)
+            for key in shape
+        ]
+        return (*(f"shape.{role}" for role in shapes), *lines)
+
     def read_off(self) -> dict[str, str]:
         off = self.section("off")
         if self.rules:
-            self.check_keys(off, self.rules, "off")
+            self.check_keys(off, (*self.rules, *self.shape_lines()), "off")
         for key, value in off.items():
             if not isinstance(value, str) or not value.strip():
                 raise ConfigError(

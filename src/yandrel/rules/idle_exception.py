@@ -47,7 +47,7 @@ class IdleException:
             )
         lines = line_numbers(layout.raw.decode("utf-8", "replace")) if layout.off else {}
         for rule in layout.off:
-            if rule != self.name and rule not in context.needed_off:
+            if rule != self.name and rule not in context.needed_off and not rule.startswith("shape."):
                 yield context.finding(
                     self.name,
                     layout.file_name,
