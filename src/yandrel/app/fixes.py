@@ -9,7 +9,6 @@ import msgspec
 from msgspec.structs import replace
 
 from yandrel.app.workspace import Workspace
-from yandrel.app.writing import Manner
 from yandrel.errors import YandrelError
 from yandrel.index.code import tree_key
 from yandrel.index.kept import keep, recall
@@ -87,6 +86,8 @@ class FixPlanner:
         return Tried(tuple(finding.key for finding in outcome.ended), len(outcome.added))
 
     def _try_other(self, words: list[str]) -> Tried:
+        from yandrel.app.writing import Manner
+
         manner = Manner(preview=True)
         if words[0] == "split" and ":" in words[1]:
             from yandrel.app.split_type import split_type

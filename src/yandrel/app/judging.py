@@ -7,13 +7,13 @@ from functools import partial
 import msgspec
 
 from yandrel import __version__
-from yandrel.app.routes import table_of
 from yandrel.app.workspace import Workspace
 from yandrel.index.code import CodeIndex, remember_graph, tree_key, versions
 from yandrel.index.kept import keep, recall
 from yandrel.index.memory import is_racy
 from yandrel.layout.config import Layout
 from yandrel.model.results import Finding, Place
+from yandrel.model.routes import RouteTable
 from yandrel.rules.registry import RULE_NAMES, load_rules
 from yandrel.rules.runner import Earlier, Excepted, run_rules
 from yandrel.survey.picture import Picture, take_picture
@@ -75,7 +75,7 @@ def _layout_key(workspace: Workspace) -> bytes:
 def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
     index, picture = workspace.index, workspace.picture
     own = _own_units(workspace)
-    outcome = run_rules(picture, load_rules(), own, table=partial(table_of, workspace))
+    outcome = run_rules(picture, load_rules(), own, table=partial(_read_table, workspace))
     of_others = tuple(folder + "/" for folder in workspace.applications_below())
     judged = Judged(
         tuple(f for f in outcome.findings if not f.unit.startswith(of_others)),
@@ -98,6 +98,13 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
         remember_graph(index, workspace.store)
         keep(workspace.store, "verdict", layout_key, verdict)
     return judged
+
+
+def _read_table(workspace: Workspace) -> RouteTable:
+    """Return the route table; what reads it is loaded only where a rule asks for it."""
+    from yandrel.app.routes import table_of
+
+    return table_of(workspace)
 
 
 def _own_units(workspace: Workspace) -> list[str]:

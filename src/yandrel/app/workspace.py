@@ -83,21 +83,26 @@ class Workspace:
         """
         return self.at(self.revision(text))
 
-    def staged(self) -> "ChangedWorkspace":
-        """Return the application as it is staged in git's index.
+    def staged(self) -> "Workspace":
+        """Return the application as it is staged in git's index; itself where that is as in the work tree.
 
-        Raises CallError where there is none, or a merge is not resolved.
+        Raises CallError where there is no index, or a merge is not resolved.
         """
         from yandrel.files.staged import StagedFiles
 
-        return self.at(StagedFiles(self.root))
+        staged = self.at(StagedFiles(self.root))
+        return staged if staged.changes else self
 
     def at(self, revision: "KeptFiles") -> "ChangedWorkspace":
         """Return the application with the files that git keeps under some name."""
         changes: dict[str, tuple[bytes, int] | None] = {}
+        stats = self.tree.stats
         for path in self.tree.files:
+            size, time_ns, _ = stats.get(path, (-1, 0, 0))
             if path not in revision.blobs:
                 changes[path] = None
+            elif revision.is_known_same(path, size, time_ns):
+                continue
             elif not revision.has_same(path, self.files.read(path)):
                 changes[path] = (revision.read(path), revision.modes[path])
         gone = [path for path in revision.blobs if not self.files.exists(path)]

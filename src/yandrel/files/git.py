@@ -45,6 +45,10 @@ class KeptFiles:
         algorithm = "sha1" if len(digest) == 40 else "sha256"
         return hashlib.new(algorithm, head + data, usedforsecurity=False).hexdigest().encode() == digest
 
+    def is_known_same(self, path: str, size: int, time_ns: int) -> bool:
+        """Whether a file of this size and time is certainly the one that is kept, without reading it."""
+        return False
+
     def missing(self, error: KeyError) -> CallError:
         """Return the error for an object that is not in this clone."""
         return CallError(
