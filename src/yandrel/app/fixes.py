@@ -16,6 +16,8 @@ from yandrel.model.results import Finding, FixRow
 
 BUDGET = 3.0
 """Seconds that are spent on planning fixes where nobody asked for all of them."""
+LONGEST_SPLIT = 5000
+"""Lines of a file whose split is only planned where every fix is asked for."""
 MORE = ("new", "split")
 """Commands that add files or show where pieces go: what they end is for a person to see."""
 
@@ -45,7 +47,9 @@ class FixPlanner:
         self._tried = recall(self._workspace.store, "fixes", key, dict[str, Tried]) or {}
         known = len(self._tried)
         for finding in _by_turns(found):
-            if finding.command and finding.command not in self._tried and not self._is_over():
+            if finding.command in self._tried or self._is_over() or self._takes_too_long(finding):
+                continue
+            if finding.command:
                 self._tried[finding.command] = self._try(finding.command)
         if len(self._tried) > known:
             keep(self._workspace.store, "fixes", key, self._tried)
@@ -60,6 +64,12 @@ class FixPlanner:
             if finding.command and tried is not None and _helps(tried, finding):
                 rows[finding.command] = FixRow(finding.command, len(tried.ends), tried.adds)
         return sorted(rows.values(), key=lambda row: (row.adds - row.ends, row.command))
+
+    def _takes_too_long(self, finding: Finding) -> bool:
+        """Whether planning one command alone could take longer than all may: a split of a very long file."""
+        facts = self._workspace.index.facts.get(finding.unit)
+        is_split = finding.command.startswith("yandrel split")
+        return self._end is not None and is_split and facts is not None and facts.lines > LONGEST_SPLIT
 
     def _is_over(self) -> bool:
         return self._end is not None and time.monotonic() > self._end

@@ -126,16 +126,21 @@ def _place_by_use(
     done: Assignment, homes: "_Homes", free: Mapping[str, SplitPiece], file: CrowdedFile
 ) -> None:
     """Pieces that nothing tells a home go to their only user, or where all can reach them."""
-    waiting = [name for name in free if name not in done.targets and name not in done.stays]
+    users_of: dict[str, set[str]] = {}
+    for piece in file.pieces:
+        for need in piece.needs:
+            users_of.setdefault(need, set()).add(piece.name)
+    waiting = dict.fromkeys(name for name in free if name not in done.targets and name not in done.stays)
+    held = {name: sum(u in waiting for u in users_of.get(name, ()) if u != name) for name in waiting}
     while waiting:
-        ready = [n for n in waiting if not any(n in free[w].needs for w in waiting if w != n)] or waiting[:1]
-        for name in ready:
-            waiting.remove(name)
-            users = {other for other, piece in free.items() if name in piece.needs}
+        for name in [n for n in waiting if not held[n]] or [next(iter(waiting))]:
+            del waiting[name]
+            for need in free[name].needs:
+                if need in held and need != name:
+                    held[need] -= 1
+            users = {user for user in users_of.get(name, ()) if user in free}
             places = {done.targets[user] for user in users if user in done.targets}
-            by_entry = name in file.rest_needs or any(
-                name in piece.needs for piece in file.pieces if piece.name in done.stays
-            )
+            by_entry = name in file.rest_needs or not done.stays.keys().isdisjoint(users_of.get(name, ()))
             piece = free[name]
             if not users and by_entry and piece.role in ("", "constant", "state"):
                 done.stays[name] = "only what makes and runs the application uses it"
@@ -205,7 +210,7 @@ class _Homes:
         many = name if name in (SHARED_NAME, "main", "auth") else plural(name)
         domain = group or (many if concept else SHARED)
         values = {"name": name, "domain": domain, "unit": name}
-        if not pattern.placeholders() <= set(values):
+        if not pattern.is_fillable() or not pattern.placeholders() <= set(values):
             return ""
         if not piece.stem and self._holds(pattern, concept):
             return self.unit
