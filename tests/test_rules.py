@@ -5,7 +5,7 @@ from pathlib import Path
 
 import pytest
 
-from tests.conftest import Result, Yandrel, read_tree
+from tests.conftest import Result, Yandrel, read_tree, write_tree
 from yandrel.demo.copy import copy_waxmoor, overlays
 from yandrel.rules.registry import RULE_NAMES, load_rule
 
@@ -154,3 +154,15 @@ def test_move_tells_what_it_mends_and_breaks(tmp_path: Path, yandrel: Yandrel) -
     assert yandrel(root, *words, "--no-new-findings").status == 3
     report = json.loads(yandrel(root, *words, "--format", "json").out)
     assert [f["rule"] for f in report["findings_added"]] == ["misplaced"]
+
+
+def test_a_qualifier_before_the_ending_is_no_other_name(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        "yandrel.toml": '[roles]\ncontroller = "src/{domain}/{name:kebab}.controller.js"\n',
+        "src/hives/hive.controller.js": "class HiveController {}\nmodule.exports = { HiveController };\n",
+        "src/hives/swarm.controller.ee.js": "class SwarmController {}\nmodule.exports = SwarmController;\n",
+        "src/hives/queens.js": "class QueenController {}\nmodule.exports = { QueenController };\n",
+    }
+    root = write_tree(tmp_path / "app", files)
+    done = yandrel(root, "check", "--rule", "misnamed", "--format", "lines")
+    assert done.out == "src/hives/queens.js:1: misnamed: is no name for a controller\n"

@@ -49,6 +49,9 @@ class Misnamed:
             near = [home for home in role.homes if home.placeholders() and _in_folder(unit, home)]
             if not near or not context.picture.is_counted(unit):
                 continue
+            plain = _without_qualifier(unit)
+            if plain != unit and any(home.match(plain) is not None for home in near):
+                continue
             home = fill_home(context.picture, near[0], unit, reading.role)
             command = f"yandrel move {quote(unit)} {quote(home)}" if home and home != unit else ""
             yield context.finding(
@@ -92,6 +95,13 @@ class Misnamed:
                     command=command,
                     group=f"{role} types",
                 )
+
+
+def _without_qualifier(unit: str) -> str:
+    """Return a path without a qualifier before its ending: `x.service.js` for `x.service.ee.js`."""
+    folder, slash, name = unit.rpartition("/")
+    parts = name.split(".")
+    return folder + slash + ".".join([*parts[:-2], parts[-1]]) if len(parts) > 3 else unit
 
 
 def _is_for_others(name: str) -> bool:
