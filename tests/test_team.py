@@ -181,7 +181,7 @@ def test_all_applications_are_checked_from_the_top(checkout: Path, yandrel: Yand
     assert done.status == 1
     assert done.out.startswith("apps/first/\nClean: 3 files")
     assert "\napps/second/\n1 finding of 1 rule" in done.out
-    assert done.out.endswith("2 applications, with findings: apps/second.\n")
+    assert done.out.endswith("1 of 2 applications has findings: apps/second.\n")
 
 
 def test_each_format_says_which_application(checkout: Path, yandrel: Yandrel) -> None:

@@ -35,7 +35,7 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ("split-done", "beginning", ("split", "waxmoor.py", "--deep", "--carry-out")),
     ("split-type", "wide", ("split", "waxmoor/services/hive_service.py:HiveService", "--by", "action")),
     ("new", "layout", ("new", "domain", "queens", "--like", "hives")),
-    ("explain", "layout", ("check", "--explain", "wrong-way")),
+    ("compare", "changed", ("survey", "--against", "HEAD")),
     ("php", "php", ("move", "src/Models/Hive.php", "src/Hives/", "--preview")),
     (
         "typescript",
@@ -45,6 +45,28 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ("java", "java", ("check",)),
     ("go", "go", ("move", "models/keeper.go", "keepers/")),
 )
+
+
+MOVED = {
+    "undo": (("waxmoor/ledger.py", "waxmoor/shared/"), ("waxmoor/models/hive.py:Hive", ":Colony")),
+    "compare": tuple(
+        (f"waxmoor/{kind}/{name}_{role}.py", f"waxmoor/{name}s/")
+        for name in ("harvest", "hive")
+        for kind, role in (("services", "service"), ("repositories", "repository"), ("schemas", "schema"))
+    ),
+}
+"""What is moved before a picture is taken."""
+
+
+def run_quietly(*words: str) -> None:
+    subprocess.run(words, stdout=subprocess.DEVNULL, check=True)
+
+
+def commit_all(root: Path) -> None:
+    """Make a repository of a copy, with all of it committed."""
+    git = ("git", "-C", str(root), "-c", "user.name=Waxmoor", "-c", "user.email=hives@example.org")
+    for words in (("init", "-q"), ("add", "-A"), ("commit", "-qm", "as it was")):
+        run_quietly(*git, *words)
 
 
 def take(name: str, root: Path, words: tuple[str, ...]) -> None:
@@ -91,17 +113,14 @@ def main() -> None:
                     copy_waxmoor(root, kind, layout=True)
                 else:
                     copy_waxmoor(
-                        root, layout=kind == "layout", overlay="wide-interface" if kind == "wide" else ""
+                        root,
+                        layout=kind in ("layout", "changed"),
+                        overlay="wide-interface" if kind == "wide" else "",
                     )
-                if name == "undo":
-                    for source, target in (
-                        ("waxmoor/ledger.py", "waxmoor/shared/"),
-                        ("waxmoor/models/hive.py:Hive", ":Colony"),
-                    ):
-                        subprocess.run(
-                            [sys.executable, "-m", "yandrel", "--root", str(root), "move", source, target],
-                            stdout=subprocess.DEVNULL, check=True,
-                        )  # fmt: skip
+                if kind == "changed":
+                    commit_all(root)
+                for source, target in MOVED.get(name, ()):
+                    run_quietly(sys.executable, "-m", "yandrel", "--root", str(root), "move", source, target)
                 take(name, root, words)
     finally:
         server.terminate()

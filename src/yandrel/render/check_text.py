@@ -28,8 +28,11 @@ def render_checks(result: CheckAllReport, style: Style, full: bool = False) -> s
         parts.append(style.strong(application.folder + "/" if application.folder else "./"))
         parts.append(render_check(application.report, style, full))
     failed = [a.folder or "." for a in result.applications if a.report.findings]
-    count = plural_of(len(result.applications), "application")
-    tail = f"{count}: all are clean." if not failed else f"{count}, with findings: {', '.join(failed)}."
+    count = len(result.applications)
+    have = "has" if len(failed) == 1 else "have"
+    tail = f"All {count} applications are clean."
+    if failed:
+        tail = f"{len(failed)} of {plural_of(count, 'application')} {have} findings: {', '.join(failed)}."
     return "\n".join([*parts, *wrap(tail, style.width, "  ", "")]) + "\n"
 
 

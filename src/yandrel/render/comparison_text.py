@@ -25,22 +25,20 @@ def render_comparison(report: SurveyComparison, style: Style) -> str:
 
 def _headline(report: SurveyComparison) -> str:
     then, now = report.then, report.now
-    changes = [
-        text
-        for before, after, text in (
-            (then.mean_spread, now.mean_spread, "a change of one domain opens {} folders than"),
-            (then.crossings, now.crossings, "{} imports cross domains than"),
-            (then.crowded_folders, now.crowded_folders, "{} folders are crowded than"),
-        )
-        if before != after
-        for text in [text.format("more" if after > before else "fewer")]
-    ]
     if then == now:
         return f"{report.name} has the same figures as at {report.against}."
+    changes = [
+        f"{text.format('more' if after > before else 'fewer')} ({before} -> {after})"
+        for before, after, text in (
+            (then.mean_spread, now.mean_spread, "a change of one domain opens {} folders"),
+            (then.crossings, now.crossings, "{} imports cross domains"),
+            (then.crowded_folders, now.crowded_folders, "{} folders are crowded"),
+        )
+        if before != after
+    ]
     if not changes:
         return f"{report.name}: spread, crossings and crowding are as at {report.against}."
-    listed = ", ".join(text.removesuffix(" than") for text in changes)
-    return f"{report.name}: {listed} than at {report.against}."
+    return f"{report.name}, compared with {report.against}: {', '.join(changes)}."
 
 
 def _rows(then: Figures, now: Figures) -> list[list[str]]:
