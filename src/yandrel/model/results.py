@@ -318,6 +318,15 @@ class MoveReport(Struct, frozen=True):
     routes: RouteEffect | None = None
 
 
+class Question(Struct, frozen=True):
+    """Files of one folder whose role is not told: what they have in common, and roles that they may have."""
+
+    folder: str
+    files: list[str]
+    common: str
+    roles: list[str]
+
+
 class AdoptReport(Struct, frozen=True):
     """The yandrel.toml that describes an application as it is."""
 

@@ -32,10 +32,8 @@ class ExtraMethod:
     last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
-        for unit, _ in context.readings():
-            role = context.picture.role(unit)
-            shape = context.layout.shapes.get(role)
-            if shape is None or shape.methods is None:
+        for unit, role, shape in context.shaped():
+            if shape.methods is None:
                 continue
             for function in _public(context, unit, shape):
                 if function.name.lower() in {name.lower() for name in shape.methods}:

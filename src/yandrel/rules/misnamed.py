@@ -67,10 +67,8 @@ class Misnamed:
             )
 
     def types(self, context: Context) -> Iterator[Finding]:
-        for unit, _ in context.readings():
-            role = context.picture.role(unit)
-            shape = context.layout.shapes.get(role)
-            if shape is None or not shape.type:
+        for unit, role, shape in context.shaped():
+            if not shape.type:
                 continue
             pattern = compile_pattern(shape.type)
             kinds = shape.kinds or ("class",)

@@ -30,10 +30,8 @@ class MissingBase:
     last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
-        for unit, _ in context.readings():
-            role = context.picture.role(unit)
-            shape = context.layout.shapes.get(role)
-            if shape is None or not shape.extends:
+        for unit, role, shape in context.shaped():
+            if not shape.extends:
                 continue
             named = compile_pattern(shape.type) if shape.type else None
             for definition in context.index.facts[unit].definitions:

@@ -6,7 +6,7 @@ from functools import cached_property
 from typing import Protocol
 
 from yandrel.index.code import CodeIndex
-from yandrel.layout.config import Layout
+from yandrel.layout.config import Layout, Shape
 from yandrel.layout.patterns import Pattern
 from yandrel.model.bodies import Bodies
 from yandrel.model.facts import Definition
@@ -83,6 +83,14 @@ class Context:
             reading = self.picture.readings[unit]
             if reading.unit == unit:
                 yield unit, reading
+
+    def shaped(self) -> Iterator[tuple[str, str, Shape]]:
+        """Yield the units to judge whose role has a shape, with both."""
+        for unit, _ in self.readings():
+            role = self.picture.role(unit)
+            shape = self.layout.shapes.get(role)
+            if shape is not None:
+                yield unit, role, shape
 
     def is_of_role(self, unit: str, definition: Definition, role: str) -> bool:
         """Whether a definition has the role of its unit, and does not only stand beside what has it."""

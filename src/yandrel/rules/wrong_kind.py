@@ -33,10 +33,8 @@ class WrongKind:
     last = False
 
     def check(self, context: Context) -> Iterable[Finding]:
-        for unit, _ in context.readings():
-            role = context.picture.role(unit)
-            shape = context.layout.shapes.get(role)
-            if shape is None or not shape.kinds:
+        for unit, role, shape in context.shaped():
+            if not shape.kinds:
                 continue
             wanted = " or ".join(with_article(kind) for kind in shape.kinds)
             for definition in context.index.facts[unit].definitions:
