@@ -142,3 +142,19 @@ def test_then_takes_it_back(tmp_path: Path, yandrel: Yandrel) -> None:
     before = read_tree(root)
     assert yandrel(root, "move", "--imports", "rooted", "--then", "exit 3").status == 4
     assert read_tree(root) == before
+
+
+def test_code_in_several_folders_is_named_from_the_top(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        "web/package.json": '{\n  "name": "x"\n}\n',
+        "web/routes/hives.js": "const auth = require('../auth');\nconst m = require('../markup/page');\n",
+        "web/auth/index.js": "module.exports = require('../routes/keys');\n",
+        "web/routes/keys.js": "module.exports = 1;\n",
+        "web/markup/page.js": "module.exports = 1;\n",
+        "web/markup/page.d.ts": "declare const page: number;\nexport = page;\n",
+    }
+    root = write_tree(tmp_path / "app", files)
+    assert yandrel(root, "move", "--imports", "rooted").status == 0
+    assert json.loads((root / "web/package.json").read_text())["imports"] == {"#app/*": "./*"}
+    text = (root / "web/routes/hives.js").read_text()
+    assert text == "const auth = require('#app/auth/index.js');\nconst m = require('#app/markup/page.js');\n"

@@ -8,13 +8,14 @@ from collections.abc import Callable, Iterator
 from yandrel.errors import RefusedError
 from yandrel.languages.script.finder import Led, ending_of, is_relative
 from yandrel.languages.script.grammar import TYPESCRIPT
-from yandrel.languages.script.project import load_json
+from yandrel.languages.script.project import ENDED, load_json
 from yandrel.languages.script.view import ScriptView
 from yandrel.model.changes import Edit
 
 MANIFEST = "package.json"
 OPENING = re.compile(r"\A\s*\{(\s*)")
 OWN_IMPORTS = re.compile(r'("imports"\s*:\s*\{)(\s*)')
+NEARLY_ALL = 0.9
 ROOTED = ("import", "alias")
 """The kinds of maps whose names lead to files from a root."""
 
@@ -26,27 +27,38 @@ def style_settings(view: ScriptView, read: Callable[[str], bytes | None]) -> dic
     """
     if any(known.kind in ROOTED and "*" in known.pattern for known in view.project.maps):
         return {}
-    if any(unit.endswith(TYPESCRIPT) for unit in view.units.facts):
+    compiled = sum(map(_is_compiled, view.units.facts))
+    if compiled * 2 > len(view.units.facts):
         raise RefusedError(
             "TypeScript needs a name for the root that what runs the code knows, too",
             where="tsconfig.json", todo='write one into paths first, such as "@/*": ["./src/*"]',
         )  # fmt: skip
-    raw = read(MANIFEST)
+    manifests = [path for path in view.units.files if path.rpartition("/")[2] == MANIFEST]
+    place = min(manifests, key=lambda path: (path.count("/"), path), default="")
+    raw = read(place) if place else None
     if raw is None:
         raise RefusedError("there is no package.json to name the root in", where="move --imports")
-    folder = _source_folder(view)
-    name = f"#{folder.rpartition('/')[2] or 'app'}/*"
-    return {MANIFEST: with_import(raw.decode("utf-8"), name, f"./{folder}/*" if folder else "./*").encode()}
+    above = place.rpartition("/")[0]
+    folder = _source_folder(view, above + "/" if above else "")
+    name = f"#{folder or 'app'}/*"
+    return {place: with_import(raw.decode("utf-8"), name, f"./{folder}/*" if folder else "./*").encode()}
 
 
-def _source_folder(view: ScriptView) -> str:
-    """Return the outermost folder that holds most files; nothing for the root itself."""
-    tops = Counter(unit.partition("/")[0] for unit in view.units.facts if "/" in unit)
-    inside = sum(tops.values())
-    if not tops or inside < len(view.units.facts) - inside:
-        return ""
-    top, count = tops.most_common(1)[0]
-    return top if count * 2 > len(view.units.facts) else ""
+def _is_compiled(unit: str) -> bool:
+    """Whether a file is TypeScript that something must compile: no declarations alone."""
+    return unit.endswith(TYPESCRIPT) and not ending_of(unit).startswith(".d.")
+
+
+def _source_folder(view: ScriptView, above: str) -> str:
+    """Return the folder right below another that nearly all climbing imports lead into; nothing for none."""
+    tops: Counter[str] = Counter()
+    for unit, facts in view.units.facts.items():
+        for item in facts.imports:
+            led = view.finder.find(item.module, unit) if item.module.startswith("..") else None
+            if led is not None and led.path.startswith(above):
+                tops[led.path[len(above) :].rpartition("/")[0].partition("/")[0]] += 1
+    top, count = tops.most_common(1)[0] if tops else ("", 0)
+    return top if count >= NEARLY_ALL * tops.total() else ""
 
 
 def with_import(text: str, name: str, target: str) -> str:
@@ -88,6 +100,8 @@ def _rooted(view: ScriptView, unit: str, spelled: str, led: Led) -> str:
     for known in view.finder.maps_for(unit):
         if known.kind not in ROOTED or "*" not in known.pattern:
             continue
+        if known.kind == "import" and _is_compiled(unit) and not _finds_as_node(view, unit):
+            continue
         ended = _ended(led) if known.kind == "import" else _as_written(led)
         for target in known.targets:
             head, _, tail = target.partition("*")
@@ -97,6 +111,11 @@ def _rooted(view: ScriptView, unit: str, spelled: str, led: Led) -> str:
                 if there is not None and there.path == led.path:
                     found.append(text)
     return min(found, key=len, default="")
+
+
+def _finds_as_node(view: ScriptView, unit: str) -> bool:
+    """Whether the compiler finds modules as Node does, so that it knows a package's own imports."""
+    return any(known.pattern == ENDED for known in view.finder.maps_for(unit))
 
 
 def _ended(led: Led) -> str:
