@@ -166,3 +166,58 @@ def test_a_qualifier_before_the_ending_is_no_other_name(tmp_path: Path, yandrel:
     root = write_tree(tmp_path / "app", files)
     done = yandrel(root, "check", "--rule", "misnamed", "--format", "lines")
     assert done.out == "src/hives/queens.js:1: misnamed: is no name for a controller\n"
+
+
+def test_a_domain_inside_of_another_is_its_part(tmp_path: Path, yandrel: Yandrel) -> None:
+    files: dict[str, str | bytes] = {
+        "yandrel.toml": (
+            '[app]\nsource = ["app"]\n[roles]\n'
+            'service = ["app/{domain}/service.py", "app/hives/{domain}/service.py"]\n[imports]\ndomains = "apart"\n'
+        ),
+        "app/hives/service.py": (
+            "from app.hives.queens.service import QueenService\n\n\nclass HiveService: ...\n"
+        ),
+        "app/hives/queens/service.py": "class QueenService: ...\n",
+        "app/keepers/service.py": "from app.hives.service import HiveService\n\n\nclass KeeperService: ...\n",
+    }
+    root = write_tree(tmp_path / "app", files)
+    done = yandrel(root, "check", "--rule", "domain-crossing", "--format", "lines")
+    assert done.out == "app/keepers/service.py:1: domain-crossing: keepers imports hives\n"
+
+
+@pytest.mark.parametrize(
+    ("body", "found"),
+    [
+        ("    def run(self, line):\n        return line.split()\n", False),
+        ("    def get(self, request):\n        return JsonResponse(request.GET, HttpResponse)\n", True),
+    ],
+)
+def test_a_handler_of_no_requests_is_no_misplaced_controller(
+    body: str, found: bool, tmp_path: Path, yandrel: Yandrel
+) -> None:
+    files: dict[str, str | bytes] = {
+        "yandrel.toml": (
+            '[app]\nsource = ["app"]\n[roles]\ncontroller = "app/controllers/{name}_controller.py"\n'
+        ),
+        "app/controllers/hive_controller.py": "class HiveController: ...\n",
+        "app/ssh/shell.py": f"class ShellHandler:\n{body}",
+    }
+    root = write_tree(tmp_path / "app", files)
+    done = yandrel(root, "check", "--rule", "misplaced", "--format", "lines")
+    assert ("app/ssh/shell.py" in done.out) is found
+
+
+def test_a_domain_of_another_kind_misses_no_part(tmp_path: Path, yandrel: Yandrel) -> None:
+    roles = ("route", "controller", "service", "repository")
+    homes = "".join(f'{role} = "app/{{domain}}/{role}.py"\n' for role in roles)
+    files: dict[str, str | bytes] = {
+        "yandrel.toml": f'[app]\nsource = ["app"]\n[roles]\n{homes}tool = "app/{{domain}}/tool.py"\n'
+    }
+    for domain in ("hives", "keepers", "harvests", "queens"):
+        files |= {f"app/{domain}/{role}.py": "X = 1\n" for role in roles}
+    files |= {f"app/scales/{role}.py": "X = 1\n" for role in ("repository", "tool")}
+    root = write_tree(tmp_path / "app", files)
+    assert "missing-part" not in yandrel(root, "check", "--format", "lines").out
+    write_tree(root, {"app/scales/service.py": "X = 1\n", "app/scales/route.py": "X = 1\n"})
+    out = yandrel(root, "check", "--rule", "missing-part", "--format", "lines").out
+    assert "scales has no controller; the 4 other domains have one" in out

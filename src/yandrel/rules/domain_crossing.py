@@ -45,6 +45,8 @@ class DomainCrossing:
             source, target = picture.domain(unit), picture.domain(edge.unit)
             if not source or not target or source == target or SHARED in (source, target):
                 continue
+            if picture.is_part(unit, target) or picture.is_part(edge.unit, source):
+                continue
             if picture.role(unit) in COMPOSERS or _allowed(layout, source, target, edge):
                 continue
             yield context.finding(

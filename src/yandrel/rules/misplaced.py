@@ -6,6 +6,7 @@ from shlex import quote
 from yandrel.model.results import Finding
 from yandrel.model.words import with_article
 from yandrel.rules.protocol import Context
+from yandrel.survey.signs import only_says_so
 
 
 class Misplaced:
@@ -33,6 +34,8 @@ class Misplaced:
             if not evident or evident == place or evident not in context.layout.roles:
                 continue
             if not place and not _is_astray(context, unit, evident):
+                continue
+            if not place and only_says_so(context.index.facts[unit], evident):
                 continue
             if place in ("test", "migration") or context.layout.is_fixed(unit):
                 continue

@@ -40,6 +40,8 @@ class MissingPart:
             if len(lacking) != 1 or len(full) - 1 < OTHERS:
                 continue
             domain = lacking[0]
+            if not _is_like_the_others(full, domain, role):
+                continue
             yield context.finding(
                 self.name,
                 min(full[domain].values()),
@@ -51,3 +53,10 @@ class MissingPart:
                 command=f"yandrel new {role} {singular(domain)}",
                 group=f"{domain} has no {role}",
             )
+
+
+def _is_like_the_others(full: dict[str, dict[str, str]], domain: str, missing: str) -> bool:
+    """Whether a domain has most of the roles that all others have: else it is of another kind."""
+    common = set.intersection(*(set(roles) for other, roles in full.items() if other != domain))
+    common -= {missing, ""}
+    return bool(common) and 2 * len(common & full[domain].keys()) >= len(common)

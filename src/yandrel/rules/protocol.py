@@ -16,6 +16,7 @@ from yandrel.model.routes import RouteTable
 from yandrel.model.words import words_of
 from yandrel.survey.picture import Picture
 from yandrel.survey.roles import Reading
+from yandrel.survey.signs import only_says_so
 
 
 class Rule(Protocol):
@@ -85,12 +86,16 @@ class Context:
                 yield unit, reading
 
     def shaped(self) -> Iterator[tuple[str, str, Shape]]:
-        """Yield the units to judge whose role has a shape, with both."""
-        for unit, _ in self.readings():
+        """Yield the units to judge whose role has a shape, with both.
+
+        One that fits no home, and that does nothing of what its role does, may have another role.
+        """
+        for unit, reading in self.readings():
             role = self.picture.role(unit)
             shape = self.layout.shapes.get(role)
-            if shape is not None:
-                yield unit, role, shape
+            if shape is None or (not reading.place and only_says_so(self.index.facts[unit], role)):
+                continue
+            yield unit, role, shape
 
     def is_of_role(self, unit: str, definition: Definition, role: str) -> bool:
         """Whether a definition has the role of its unit, and does not only stand beside what has it."""

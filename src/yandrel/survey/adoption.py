@@ -368,6 +368,19 @@ def domain_imports(picture: Picture) -> tuple[Counter[tuple[str, str]], int]:
     return crossing, inside
 
 
+def _nested(picture: Picture, pairs: set[tuple[str, str]]) -> set[tuple[str, str]]:
+    """Return the pairs of domains of which one lies in the other's folder: these need no arrow."""
+    units: dict[str, list[str]] = {}
+    for unit in picture.counted():
+        units.setdefault(picture.domain(unit), []).append(unit)
+    return {
+        (one, other)
+        for one, other in pairs
+        if all(picture.is_part(unit, other) for unit in units.get(one, ()))
+        or all(picture.is_part(unit, one) for unit in units.get(other, ()))
+    }
+
+
 def _domain_mode(picture: Picture) -> list[str]:
     crossing, inside = domain_imports(picture)
     total = sum(crossing.values())
@@ -382,7 +395,7 @@ def _domain_mode(picture: Picture) -> list[str]:
     }  # fmt: skip
     if len(one_way) <= 8:
         lines = [f"domains = [  # {inside} imports stay inside their domain, {total} cross"]
-        for source, target in sorted(one_way):
+        for source, target in sorted(one_way - _nested(picture, one_way)):
             lines.append(f"  {quoted(f'{source} -> {target}')},  # {crossing[source, target]}")
         against = sum(n for pair, n in crossing.items() if pair not in one_way)
         if against:

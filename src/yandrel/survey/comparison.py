@@ -46,7 +46,9 @@ def _crossings(picture: Picture) -> tuple[Counter[str], Counter[str]]:
             continue
         for edge in picture.index.edges_of(unit):
             target = picture.domain(edge.unit) if edge.state == State.FOUND else ""
-            if target not in ("", SHARED, source):
+            if target in ("", SHARED, source) or picture.is_part(unit, target):
+                continue
+            if not picture.is_part(edge.unit, source):
                 leaving[source] += 1
                 entering[target] += 1
     return leaving, entering

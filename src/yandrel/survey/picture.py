@@ -9,6 +9,7 @@ from msgspec.structs import replace
 
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
+from yandrel.model.words import singular, words_of
 from yandrel.survey.domains import DomainReader, concept_words
 from yandrel.survey.generated import generated_patterns
 from yandrel.survey.kinds import find_kinds
@@ -36,6 +37,11 @@ class Picture:
 
     def domain(self, unit: str) -> str:
         return self.domains.get(unit, "")
+
+    def is_part(self, unit: str, domain: str) -> bool:
+        """Whether a unit lies in a folder that is called by a domain, though it is another one's itself."""
+        one = singular(domain)
+        return any(singular("_".join(words_of(name))) == one for name in unit.split("/")[:-1])
 
     def is_counted(self, unit: str) -> bool:
         """Whether a unit counts in the figures: no tests, migrations, bare package markers or

@@ -43,6 +43,9 @@ DEED_OF: dict[str, tuple[tuple[str, float], ...]] = {
     "store": (("stores", 0.4), ("configures", 0.3)),
 }
 """The deeds by which a role is known, with how much each says."""
+DOING = frozenset({"controller", "route", "middleware", "command", "task", "event"})
+"""Roles whose words (handler, filter, action) say little without the deed."""
+LITTLE = 0.2
 SAID = {
     "answers": "answers requests",
     "routes": "declares routes",
@@ -274,6 +277,14 @@ def weigh_definitions(facts: Facts) -> list[tuple[Definition, float]]:
         weights.append((definition, weight))
     total = sum(weight for _, weight in weights) or 1.0
     return [(definition, weight / total) for definition, weight in weights]
+
+
+def only_says_so(facts: Facts, role: str) -> bool:
+    """Whether a file does nothing of what a role does, that is known by its deeds more than by a word."""
+    if role not in DOING:
+        return False
+    deeds = deeds_of(facts)
+    return all(deeds.get(kind, 0.0) < LITTLE for kind, _ in DEED_OF[role])
 
 
 def deeds_of(facts: Facts) -> dict[str, float]:
