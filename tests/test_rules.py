@@ -172,7 +172,8 @@ def test_a_domain_inside_of_another_is_its_part(tmp_path: Path, yandrel: Yandrel
     files: dict[str, str | bytes] = {
         "yandrel.toml": (
             '[app]\nsource = ["app"]\n[roles]\n'
-            'service = ["app/{domain}/service.py", "app/hives/{domain}/service.py"]\n[imports]\ndomains = "apart"\n'
+            '[app]\nsource = ["app"]\n[roles]\nservice = ["app/{domain}/service.py", '
+            '"app/hives/{domain}/service.py"]\n[imports]\ndomains = "apart"\n'
         ),
         "app/hives/service.py": (
             "from app.hives.queens.service import QueenService\n\n\nclass HiveService: ...\n"
