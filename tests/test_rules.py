@@ -171,7 +171,6 @@ def test_a_qualifier_before_the_ending_is_no_other_name(tmp_path: Path, yandrel:
 def test_a_domain_inside_of_another_is_its_part(tmp_path: Path, yandrel: Yandrel) -> None:
     files: dict[str, str | bytes] = {
         "yandrel.toml": (
-            '[app]\nsource = ["app"]\n[roles]\n'
             '[app]\nsource = ["app"]\n[roles]\nservice = ["app/{domain}/service.py", '
             '"app/hives/{domain}/service.py"]\n[imports]\ndomains = "apart"\n'
         ),
