@@ -3,7 +3,7 @@
 import hashlib
 import time
 from abc import abstractmethod
-from collections.abc import Callable, Iterable, Iterator, Mapping
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import TypeVar, overload
@@ -27,7 +27,7 @@ from yandrel.index.memory import (
 from yandrel.index.parse import facts_of_bytes, parse_files
 from yandrel.index.scanning import is_looked_at
 from yandrel.index.store import FactStore, Row
-from yandrel.languages.protocol import Language, View
+from yandrel.languages.protocol import Language, PathLoading, View
 from yandrel.languages.registry import (
     VERSIONS,
     is_manifest,
@@ -188,6 +188,13 @@ class CodeIndex:
             return text.encode() in self.read_raw(path)
         except OSError:
             return False
+
+    def loads_of(self, path: str) -> Sequence[tuple[str, int]]:
+        """Return the relative paths by which a file loads others without an import, each with its line."""
+        language = self.language(path)
+        if not isinstance(language, PathLoading):
+            return ()
+        return language.read_loads(self.read_source(path).data, path)
 
     def leftover_kinds(self, path: str) -> Mapping[str, str]:
         """Return the calls that must not be in what is shipped, in a file's language, each with its kind."""

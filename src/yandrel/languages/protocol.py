@@ -8,7 +8,7 @@ imports change where, so it answers with edits for all files at once.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping, Set
+from collections.abc import Callable, Iterable, Mapping, Sequence, Set
 from typing import TYPE_CHECKING, Any, Protocol, runtime_checkable
 
 from yandrel.model.bodies import Bodies
@@ -190,6 +190,14 @@ class ImportStyling(Protocol):
 
     def restyle_imports(self, view: Any, unit: str, rooted: bool) -> Iterable[Edit]:
         """Return the edits that write the imports of a unit from the root, or relative to the file."""
+
+
+@runtime_checkable
+class PathLoading(Protocol):
+    """Load files by paths that are no imports; only for languages that do."""
+
+    def read_loads(self, source: bytes, path: str) -> Sequence[tuple[str, int]]:
+        """Return the relative paths by which a file loads others when it runs, each with its line."""
 
 
 @runtime_checkable

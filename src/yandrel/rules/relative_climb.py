@@ -1,11 +1,13 @@
 """relative-climb."""
 
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
 from yandrel.model.results import Finding
 from yandrel.rules.protocol import Context
 
+IMPORT_IT = "import it from the root; `yandrel move --imports rooted` rewrites all"
+LOAD_IT = "leave it to the autoloader, or load it by a path from a constant for the root"
 STEPS = re.compile(r"(?:\.\./)+(?:\.\.\Z)?")
 
 
@@ -29,19 +31,27 @@ class RelativeClimb:
         if limit is None:
             return
         for unit, _ in context.readings():
-            for item in context.index.facts[unit].imports:
-                climbed = count_climbed(item.module)
+            for module, line, mend in _relative(context, unit):
+                climbed = count_climbed(module)
                 if climbed > limit:
                     yield context.finding(
                         self.name,
                         unit,
-                        item.line,
-                        f"{item.module} climbs {climbed} folders, the limit is {limit}",
-                        target=item.module,
+                        line,
+                        f"{module} climbs {climbed} folders, the limit is {limit}",
+                        target=module,
                         law=f"[limits] import_climb = {limit}",
-                        mend="import it from the root; `yandrel move --imports rooted` rewrites all",
+                        mend=mend,
                         group="an import climbs more folders than the limit",
                     )
+
+
+def _relative(context: Context, unit: str) -> Iterator[tuple[str, int, str]]:
+    """Yield what a file imports, or loads by a path, as it is written, with the line and what to do."""
+    for item in context.index.facts[unit].imports:
+        yield item.module, item.line, IMPORT_IT
+    for path, line in context.index.loads_of(unit):
+        yield path, line, LOAD_IT
 
 
 def count_climbed(module: str) -> int:

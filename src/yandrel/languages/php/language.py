@@ -1,6 +1,6 @@
 """PHP behind the language protocol."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
 from yandrel.languages.named.language import NamedLanguage
@@ -44,6 +44,11 @@ class PhpLanguage(NamedLanguage):
 
     def read_facts(self, source: bytes, path: str, outline: bool = False) -> Facts:
         return read_facts(source, outline)
+
+    def read_loads(self, source: bytes, path: str) -> Sequence[tuple[str, int]]:
+        from yandrel.languages.php.loads import read_loads
+
+        return read_loads(source)
 
     def read_bodies(self, source: bytes, path: str) -> Bodies:
         from yandrel.languages.php.bodies import read_bodies
