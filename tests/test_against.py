@@ -199,3 +199,17 @@ def test_before_the_first_commit_all_is_new(tmp_path: Path, yandrel: Yandrel) ->
     done = yandrel(root, "check", "--against", "HEAD")
     assert done.status == 1
     assert "old_model.py" in done.out
+
+
+def test_a_finding_in_a_file_that_moved_is_not_new(shop: Path, yandrel: Yandrel) -> None:
+    (shop / "shop/new_model.py").unlink()
+    assert yandrel(shop, "move", "shop/old_model.py", "shop/older_model.py").status == 0
+    assert yandrel(shop, "check").status == 1
+    done = yandrel(shop, "check", "--against", "HEAD", "--format", "json")
+    assert done.status == 0
+    report = json.loads(done.out)
+    assert (report["findings"], report["ended"]) == ([], [])
+    text = (shop / "shop/older_model.py").read_text()
+    write_tree(shop, {"shop/copied_model.py": text})
+    found = json.loads(yandrel(shop, "check", "--against", "HEAD", "--format", "json").out)["findings"]
+    assert [finding["rule"] for finding in found] == ["wrong-way"]

@@ -13,6 +13,7 @@ from yandrel.errors import CallError, ConfigError, suggest
 from yandrel.files.root import CONFIG_NAME
 from yandrel.index.kept import recall_or_make
 from yandrel.languages.registry import language_of
+from yandrel.model.identity import identity_of
 from yandrel.model.results import FORMAT_VERSION, CheckReport, Finding, Suppressed
 from yandrel.rules.accepted import ACCEPTED_NAME, find_idle, read_accepted, write_accepted
 from yandrel.rules.registry import RULE_NAMES, load_rule
@@ -54,9 +55,10 @@ def check(workspace: Workspace, request: CheckRequest | None = None) -> CheckRep
         new += _idle_accepted(workspace, judged)
     ended: list[str] = []
     if request.against:
-        then = _keys_at(workspace, request.against)
-        new = [finding for finding in new if finding.key not in then]
-        ended = sorted(then - present - {finding.key for finding in new})
+        then = _findings_at(workspace, request.against)
+        gone = {key: then[key] for key in then.keys() - present - {finding.key for finding in new}}
+        new = _without_moved([finding for finding in new if finding.key not in then], gone)
+        ended = sorted(gone)
     new = [finding for finding in new if _is_wanted(finding, chosen, prefixes)]
     planner = FixPlanner(workspace, request.planning)
     new = planner.with_fixes(new)
@@ -96,20 +98,39 @@ def _idle_accepted(workspace: Workspace, judged: Judged) -> list[Finding]:
     return find_idle(workspace.files.read, {finding.key for finding in judged.findings})
 
 
-def _keys_at(workspace: Workspace, text: str) -> set[str]:
-    """Return the keys of the findings at a git revision; they are kept by the revision's files."""
+def _findings_at(workspace: Workspace, text: str) -> dict[str, str]:
+    """Return the findings at a git revision, by key, with their identity; kept by the revision's files."""
     revision = workspace.revision(text)
     if not revision.blobs:
-        return set()
+        return {}
     key = hashlib.blake2b(revision.key() + rules_key(), digest_size=16).digest()
     return recall_or_make(
-        workspace.store, "findings at revision", key, set[str], lambda: _keys_of(workspace.at(revision))
+        workspace.store,
+        "findings at revision",
+        key,
+        dict[str, str],
+        lambda: _identities(workspace.at(revision)),
     )
 
 
-def _keys_of(workspace: Workspace) -> set[str]:
+def _identities(workspace: Workspace) -> dict[str, str]:
     judged = judge(workspace)
-    return {finding.key for finding in (*judged.findings, *_idle_accepted(workspace, judged))}
+    return {f.key: identity_of(f) for f in (*judged.findings, *_idle_accepted(workspace, judged))}
+
+
+def _without_moved(new: list[Finding], gone: dict[str, str]) -> list[Finding]:
+    """Leave out findings of files that have moved since, and take those that they were out of `gone`."""
+    olds: dict[str, list[str]] = {}
+    for key, identity in sorted(gone.items()):
+        olds.setdefault(identity, []).append(key)
+    left = []
+    for finding in new:
+        same = olds.get(identity_of(finding), [])
+        if same:
+            del gone[same.pop()]
+        else:
+            left.append(finding)
+    return left
 
 
 def _is_wanted(finding: Finding, rules: set[str], prefixes: list[str]) -> bool:

@@ -1,12 +1,12 @@
 """Render findings as SARIF 2.1.0, which reviews of changes show on the lines that they are about."""
 
-import hashlib
 import json
 from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
 from typing import Any
 from urllib.parse import quote
 
+from yandrel.model.identity import identity_of
 from yandrel.model.results import CheckReport, Finding, Suppressed
 from yandrel.render.check_text import fix_text
 
@@ -111,23 +111,13 @@ def _message(finding: Finding) -> str:
 
 
 class Fingerprints:
-    """Digests of findings that stay the same when lines shift and when files move or are renamed.
-
-    They are made from what a finding says without its paths: rule, named target, and the line of code.
-    Findings that say the same are counted.
-    """
+    """Digests of findings that do not depend on paths; findings that say the same are counted."""
 
     def __init__(self) -> None:
         self._seen: Counter[str] = Counter()
 
     def of(self, finding: Finding) -> str:
         """Return the digest of the next finding."""
-        name = finding.target.rpartition(":")[2] if ":" in finding.target else _stem(finding.target)
-        said = [finding.rule, name, " ".join(finding.code.split()) or _stem(finding.unit)]
-        digest = hashlib.sha256("\0".join(said).encode("utf-8", "replace")).hexdigest()[:32]
+        digest = identity_of(finding)
         self._seen[digest] += 1
         return f"{digest}:{self._seen[digest]}"
-
-
-def _stem(path: str) -> str:
-    return path.rstrip("/").rpartition("/")[2].partition(".")[0]
