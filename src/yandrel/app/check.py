@@ -20,7 +20,7 @@ from yandrel.rules.registry import RULE_NAMES, load_rule
 
 
 class CheckRequest(msgspec.Struct, frozen=True):
-    """What to check and what to show of it.
+    """A request to check an application.
 
     `accept` writes today's findings down; `only` names rules, `paths` units or folders to show. `against`
     is a git revision: findings that were there are left out. `staged` judges git's index, not the work

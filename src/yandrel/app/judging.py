@@ -76,7 +76,7 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
     index, picture = workspace.index, workspace.picture
     own = _own_units(workspace)
     outcome = run_rules(picture, load_rules(), own, table=partial(_read_table, workspace))
-    of_others = tuple(folder + "/" for folder in workspace.applications_below())
+    of_others = _folders_of_others(workspace)
     judged = Judged(
         tuple(f for f in outcome.findings if not f.unit.startswith(of_others)),
         outcome.excepted,
@@ -107,9 +107,13 @@ def _read_table(workspace: Workspace) -> RouteTable:
     return table_of(workspace)
 
 
+def _folders_of_others(workspace: Workspace) -> tuple[str, ...]:
+    return tuple(folder + "/" for folder in workspace.applications_below())
+
+
 def _own_units(workspace: Workspace) -> list[str]:
     """Return the units to judge: those of applications below have their own rules."""
-    of_others = tuple(folder + "/" for folder in workspace.applications_below())
+    of_others = _folders_of_others(workspace)
     return [unit for unit in workspace.picture.readings if not unit.startswith(of_others)]
 
 

@@ -75,7 +75,7 @@ class LayoutTests:
 
 
 class Layout(pytest.Collector):
-    """What the tests of the rules are below."""
+    """The collector of the rules' tests."""
 
     def __init__(self, *, tests: LayoutTests, **others: Any) -> None:
         super().__init__(**others)

@@ -21,7 +21,7 @@ NAMED = (
 
 @dataclass(frozen=True)
 class BodyKinds:
-    """What the nodes of a grammar are called.
+    """The node types of a grammar that a reader of bodies needs.
 
     `functions` have a name of their own, `closures` have none; `types` hold methods. The named children of
     `blocks` are statements. `calls` say which fields make up the name of what is called; the first child,

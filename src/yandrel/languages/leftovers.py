@@ -16,7 +16,7 @@ TOKENS = frozenset(
     for name in names
     for mark in (b"", b"(")
 )
-"""What a file holds where it may hold such a call: the last part of its name, called or alone."""
+"""The last part of each listed name, called or alone: a file without any of them needs no closer look."""
 
 
 @cache

@@ -1,4 +1,4 @@
-"""What the bodies of one file's functions hold, as far as rules look into them."""
+"""The functions of one file and the calls in it, as far as rules look into bodies."""
 
 from collections.abc import Mapping
 
@@ -27,7 +27,7 @@ class Function(Struct, frozen=True):
 class Call(Struct, frozen=True):
     """One call, with its name as far as that is written out, dots between its parts.
 
-    `arguments` counts what it is given. `started` says that it is only reached where the file itself is
+    `arguments` is their number. `started` says that it is only reached where the file itself is
     started as a program.
     """
 

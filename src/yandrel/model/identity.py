@@ -1,4 +1,4 @@
-"""What a finding is known by when its file has moved: its rule, its target and its code, without paths."""
+"""Recognize a finding after its file has moved: by its rule, its target and its code, without paths."""
 
 import hashlib
 

@@ -13,7 +13,7 @@ MAY = {
     "command": {"output", "exit", "sleep"},
     "task": {"sleep"},
 }
-"""What roles that talk to who started them, or run beside the requests, may do by their nature."""
+"""Kinds of calls that are normal in a role: it talks to the terminal, or runs beside the requests."""
 DOES = {
     "output": "writes to the console",
     "debugger": "is for debugging",

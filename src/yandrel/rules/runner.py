@@ -34,7 +34,7 @@ class Outcome(msgspec.Struct, frozen=True):
 
 @dataclass
 class Earlier:
-    """What still holds of an earlier run, where only some units are judged again."""
+    """The results of an earlier run that still hold, where only some units are judged again."""
 
     excepted: Iterable[Excepted] = ()
     needed: Mapping[str, str] = field(default_factory=dict)

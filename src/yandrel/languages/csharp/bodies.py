@@ -1,4 +1,4 @@
-"""What functions and calls look like in C#'s grammar."""
+"""Read functions and calls off C#'s syntax trees."""
 
 from tree_sitter import Node
 

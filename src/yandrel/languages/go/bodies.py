@@ -1,4 +1,4 @@
-"""What functions and calls look like in Go's grammar."""
+"""Read functions and calls off Go's syntax trees."""
 
 import re
 

@@ -1,4 +1,4 @@
-"""What functions and calls look like in the grammars of Java and Kotlin."""
+"""Read functions and calls off the syntax trees of Java and Kotlin."""
 
 from tree_sitter import Node
 

@@ -1,4 +1,4 @@
-"""What functions and calls look like in PHP's grammar."""
+"""Read functions and calls off PHP's syntax trees."""
 
 from tree_sitter import Node
 

@@ -1,4 +1,4 @@
-"""What functions and calls look like in Python's grammar."""
+"""Read functions and calls off Python's syntax trees."""
 
 import re
 

@@ -1,4 +1,4 @@
-"""What functions and calls look like in the grammars of JavaScript and TypeScript."""
+"""Read functions and calls off the syntax trees of JavaScript and TypeScript."""
 
 import re
 

@@ -102,7 +102,8 @@ def _rooted(view: ScriptView, unit: str, spelled: str, led: Led) -> str:
             continue
         if known.kind == "import" and _is_compiled(unit) and not _finds_as_node(view, unit):
             continue
-        ended = _ended(led) if known.kind == "import" else _as_written(led)
+        # Node asks for whole endings in names from a package's own imports.
+        ended = led.path if known.kind == "import" else _as_written(led)
         for target in known.targets:
             head, _, tail = target.partition("*")
             if ended.startswith(head) and ended.endswith(tail):
@@ -116,11 +117,6 @@ def _rooted(view: ScriptView, unit: str, spelled: str, led: Led) -> str:
 def _finds_as_node(view: ScriptView, unit: str) -> bool:
     """Whether the compiler finds modules as Node does, so that it knows a package's own imports."""
     return any(known.pattern == ENDED for known in view.finder.maps_for(unit))
-
-
-def _ended(led: Led) -> str:
-    """Return a path with its whole ending, which Node asks for in names from a package's own imports."""
-    return led.path
 
 
 def _as_written(led: Led) -> str:

@@ -1,4 +1,4 @@
-"""What functions and calls look like in Swift's grammar."""
+"""Read functions and calls off Swift's syntax trees."""
 
 from yandrel.languages.bodies import BodyKinds, BodyReader, modifiers_of
 from yandrel.languages.swift.grammar import parse
