@@ -1,12 +1,14 @@
 """Random moves on an application that others wrote, each judged and taken back.
 
-    python -m benchmarks.judge APP LANGUAGE units|types|folders COUNT SEED [OUT]
+    python -m benchmarks.judge APP LANGUAGE units|types|folders COUNT SEED [OUT] [--written-only]
 
 APP is copied first and never changed. What a compiler or a resolver of our own says of the whole
-application is compared before and after each move: a move is right when nothing that was found is lost.
+application is compared before and after each move: a move is right when nothing that was found is lost, and
+when no text still has an old path or name that the notes do not list (`--written-only` asks for this alone).
 """
 
 import hashlib
+import json
 import random
 import shutil
 import subprocess
@@ -17,7 +19,8 @@ from collections import Counter
 from collections.abc import Iterator
 from pathlib import Path
 
-from benchmarks.judge.judges import ENDINGS, JUDGES
+from benchmarks.judge.judges import ENDINGS, JUDGES, Findings
+from benchmarks.judge.written import WrittenJudge, read_listed, silent
 
 FAR = 0.2
 """How often a target is chosen from the whole application: across modules most moves are rightly refused."""
@@ -111,26 +114,35 @@ def list_definitions(root: Path, unit: str) -> list[str]:
 
 
 def main() -> None:
-    app, language, kind, count, seed = sys.argv[1:6]
-    out = Path(sys.argv[6]) if len(sys.argv) > 6 else None
-    judge = JUDGES[language]
+    written_only = "--written-only" in sys.argv
+    words = [word for word in sys.argv[1:] if word != "--written-only"]
+    app, language, kind, count, seed = words[:5]
+    out = Path(words[5]) if len(words) > 5 else None
+    judge = JUDGES[language] if not written_only else lambda root, renamed: Findings()
     with tempfile.TemporaryDirectory() as place:
         root = Path(place) / "app"
         shutil.copytree(app, root, ignore=shutil.ignore_patterns(*SKIPPED), symlinks=True)
         (root / ".git").mkdir()
         bytes_before = read_digests(root)
         found_before = judge(root, {})
+        written = WrittenJudge(root, language)
         totals: Counter[str] = Counter()
+        listed = 0
         for source, target in choose(root, language, kind, int(seed)):
             if sum(totals.values()) >= int(count):
                 break
             started = time.monotonic()
-            done = run_yandrel(root, "move", source, target)
+            done = run_yandrel(root, "move", source, target, "--format", "json")
             verdict, said = "right", ""
             if done.returncode == 0:
                 lost = found_before.lost_in(judge(root, _renamed(source, target)))
+                report = json.loads(done.stdout)
+                stale = silent(written.hits(), read_listed(report))
+                listed += len(report["notes"])
                 if lost:
                     verdict, said = "wrong", "; ".join(lost[:6])
+                elif stale:
+                    verdict, said = "stale", f"{len(stale)}: " + "; ".join(map(str, stale[:6]))
                 back = run_yandrel(root, "undo")
                 if back.returncode or read_digests(root) != bytes_before:
                     verdict, said = "undo", back.stderr
@@ -144,12 +156,12 @@ def main() -> None:
                 shutil.copytree(app, root, ignore=shutil.ignore_patterns(*SKIPPED), symlinks=True)
                 (root / ".git").mkdir()
             totals[verdict] += 1
-            line = f"{verdict:8} {time.monotonic() - started:5.1f} {source} -> {target}  {said[:300]}"
+            line = f"{verdict:8} {time.monotonic() - started:5.1f} {source} -> {target}  {said[:700]}"
             print(line, flush=True)
             if out is not None:
                 with out.open("a") as log:
                     log.write(line + "\n")
-        print(f"TOTAL {app} {language} {kind} seed {seed}: {dict(totals)}", flush=True)
+        print(f"TOTAL {app} {language} {kind} seed {seed}: {dict(totals)}, {listed} notes", flush=True)
 
 
 if __name__ == "__main__":

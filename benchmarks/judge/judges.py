@@ -9,11 +9,12 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from xml.etree import ElementTree
 
+from benchmarks.judge.python_names import resolve_python, undefined_python
 from benchmarks.judge.resolvers import find_autoloaded, resolve_kotlin, resolve_php
 from benchmarks.judge.swift import resolve_swift
 
 ENDINGS = {
-    "java": (".java",), "kotlin": (".kt",), "csharp": (".cs",), "php": (".php",), "go": (".go",),
+    "python": (".py",), "java": (".java",), "kotlin": (".kt",), "csharp": (".cs",), "php": (".php",), "go": (".go",),
     "typescript": (".ts", ".tsx"), "javascript": (".js", ".mjs", ".cjs"), "swift": (".swift",),
 }  # fmt: skip
 QUALIFIED = re.compile(r"(?:\.{1,2}/)+|\b(?:[\w-]+[./\\])+(?=\w)")
@@ -205,6 +206,8 @@ def judge_by_names(resolve: Callable[[Iterator[tuple[str, str]]], Counter[str]],
         found: Counter[str] = Counter()
         for name, count in resolve(iter(texts)).items():
             found[renamed.get(name, name)] += count
+        if language == "python":
+            return Findings(undefined_python(iter(texts)), found)
         if language == "php":
             for name, count in find_autoloaded(root, iter(texts)).items():
                 word, _, last = name.partition(" ")
@@ -222,6 +225,7 @@ JUDGES: dict[str, Judge] = {
     "javascript": judge_script,
     "typescript": judge_script,
     "kotlin": judge_by_names(resolve_kotlin, "kotlin"),
+    "python": judge_by_names(resolve_python, "python"),
     "php": judge_by_names(resolve_php, "php"),
     "swift": judge_swift,
 }

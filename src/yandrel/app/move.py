@@ -23,13 +23,12 @@ from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveRepo
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.handlers import plan_handlers
-from yandrel.moves.leftovers import list_leftovers
 from yandrel.moves.links import list_links
-from yandrel.moves.mentions import list_mentions
 from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.plan import ChangePlan, contents_after, plan_relocation
 from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
 from yandrel.moves.relocate import map_relocation
+from yandrel.moves.stale.listing import list_old_names
 from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, find_namespace, find_target, find_thing
@@ -168,8 +167,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
             second = _plan_whole(workspace, step, again, title, generated)
             if not second[1].refusals:
                 plan, proof, foresight = second
-    list_leftovers(index, plan, foresight.views)
-    list_mentions(index, plan, step.written_in)
+    list_old_names(index, plan, foresight.views, workspace.layout, step.written_in)
     list_links(index, plan)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
@@ -330,7 +328,7 @@ def _report(outcome: Outcome, number: int, diff: str, steps: int, output: str = 
         carried=[f"{old.unit}:{old.name}" for old in plan.rewrite.carried],
         notes=sorted(
             {_at_its_new_place(note, plan) for note in plan.notes},
-            key=lambda n: (n.unit, n.line, n.text, n.why),
+            key=lambda n: (n.rank, n.unit, n.line, n.text, n.why),
         ),
         findings_added=outcome.added,
         findings_ended=outcome.ended,

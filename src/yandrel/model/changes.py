@@ -16,13 +16,23 @@ class Edit(Struct, frozen=True, array_like=True, order=True):
     text: bytes
 
 
-class Note(Struct, frozen=True, order=True):
-    """A reference that was left unchanged and needs a look by hand."""
+BREAKS, MADE, UNSURE, COMMENTED, READ, PAST = range(6)
+"""Ranks of notes: what breaks, what a tool makes anew, what may mean it, comments, prose, what is past."""
+
+
+class Note(Struct, frozen=True, order=True, omit_defaults=True):
+    """A reference that was left unchanged and needs a look by hand.
+
+    `rank` says how soon it matters, BREAKS first; `places` are the other places that have the same, as
+    `path:line`.
+    """
 
     unit: str
     line: int
     text: str
     why: str
+    rank: int = BREAKS
+    places: tuple[str, ...] = ()
 
     @property
     def where(self) -> str:

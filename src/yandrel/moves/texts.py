@@ -18,10 +18,12 @@ from yandrel.moves.namespaces import (
     says_package,
 )
 from yandrel.moves.plan import ChangePlan, FileChange, read_or_none
-from yandrel.texts.scalars import LARGEST, find_words, is_config, is_prose
+from yandrel.texts.scalars import LARGEST, find_words, is_config, is_key
 
 LOGGING = frozenset(["category", "level", "log", "log4j", "logger", "loggers", "logging", "quarkus"])
 """Words that keys begin with which go on with the name of a logger, which is called like its class."""
+LOGGER_SETTINGS = frozenset(["level", "handlers", "useParentHandlers"])
+"""Words that follow the name of a logger in a key."""
 OWN_FILES = ("yandrel.toml", "yandrel.accepted.toml")
 
 
@@ -43,8 +45,7 @@ def plan_texts(
     heads = {re.split(r"[.\\]", name, maxsplit=1)[0].encode() for name in names}
     heads |= {path.partition("/")[0].encode() for path in (*paths, *folders)}
     for path in index.tree.files:
-        config = is_config(path)
-        if not (config or is_prose(path)) or language_of(path) is not None:
+        if not is_config(path) or language_of(path) is not None or layout.is_generated(path):
             continue
         if move_list and path.endswith(move_list.rpartition("/")[2]):
             continue
@@ -57,24 +58,29 @@ def plan_texts(
             continue
         known = list(plan.rewrite.edits.get(path, ()))
         edits: list[Replacement] = []
-        if path.endswith(".xml") and not layout.is_generated(path):
+        if path.endswith(".xml"):
             edits += edit_relative_names(data, names)
         for start, end, word in find_words(data):
             new = _renamed(word, names, paths, folders)
-            leaves = new is None and config and word in left
+            leaves = new is None and word in left
             if leaves and not (says_package(data, start) or says_maker(data, start)):
                 line = data.count(b"\n", 0, start) + 1
                 plan.notes.append(Note(path, line, word, tell_leaving(left[word])))
             if new is None or new == word or any(e.start < end and start < e.end for e in known):
                 continue
-            if config and path not in OWN_FILES and not layout.is_generated(path):
+            if path not in OWN_FILES and not is_dotted_key(path, data, start, end, word):
                 edits.append(Replacement(start, end, data[start:end], new.encode(), f"names {word}"))
-            else:
-                line = data.count(b"\n", 0, start) + 1
-                why = f"names what moves; its new name is {new}"
-                plan.notes.append(Note(path, line, word, why))
         if edits:
             add_replacements(index, plan, path, raw, source, edits)
+
+
+def is_dotted_key(path: str, data: bytes, start: int, end: int, word: str) -> bool:
+    """Whether a word with dots is a key that may mean anything: no class, and no logger that keys name."""
+    if "/" in word or "\\" in word or "." not in word:
+        return False
+    segments = word.split(".")
+    names = segments[0] in LOGGING or segments[-1] in LOGGER_SETTINGS or segments[-1][:1].isupper()
+    return not names and is_key(path, data, start, end)
 
 
 def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> dict[str, str]:
@@ -167,4 +173,4 @@ def add_replacements(
     plan.files.append(FileChange(path, path, raw, after, index.files.mode(path), True, count))
 
 
-__all__ = ["add_replacements", "plan_texts", "renamed_names"]
+__all__ = ["add_replacements", "is_dotted_key", "plan_texts", "renamed_names"]

@@ -9,6 +9,7 @@ from yandrel.languages.csharp.roles import HINTS
 from yandrel.languages.csharp.view import CSharpView
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
+from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation
@@ -53,6 +54,11 @@ class CSharpLanguage(NamedLanguage):
         from yandrel.languages.csharp.bodies import read_bodies
 
         return read_bodies(source, path)
+
+    def read_places(self, source: bytes, path: str) -> Places:
+        from yandrel.languages.csharp.grammar import parse
+
+        return Places(parse(source).root_node)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.csharp.program import read_program

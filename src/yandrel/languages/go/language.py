@@ -6,6 +6,7 @@ from yandrel.languages.go.facts import read_facts
 from yandrel.languages.go.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.go.roles import HINTS
 from yandrel.languages.go.view import GoView, folder_of
+from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
@@ -44,6 +45,11 @@ class GoLanguage:
         from yandrel.languages.go.bodies import read_bodies
 
         return read_bodies(source, path)
+
+    def read_places(self, source: bytes, path: str) -> Places:
+        from yandrel.languages.go.grammar import parse
+
+        return Places(parse(source).root_node)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.go.program import read_program

@@ -12,6 +12,7 @@ from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.table import last_of
 from yandrel.languages.named.view import NamedView
+from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Relocation
@@ -56,6 +57,12 @@ class JvmLanguage(NamedLanguage):
         from yandrel.languages.jvm.bodies import read_bodies
 
         return read_bodies(source, path)
+
+    def read_places(self, source: bytes, path: str) -> Places:
+        from yandrel.languages.jvm import grammar, kotlin_tree
+
+        parse = kotlin_tree.parse if path.endswith(".kt") else grammar.parse
+        return Places(parse(source).root_node)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.jvm import kotlin_program, program

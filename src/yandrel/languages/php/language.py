@@ -10,6 +10,7 @@ from yandrel.languages.php.facts import read_facts
 from yandrel.languages.php.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.php.roles import HINTS
 from yandrel.languages.php.view import PhpView
+from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation
@@ -54,6 +55,11 @@ class PhpLanguage(NamedLanguage):
         from yandrel.languages.php.bodies import read_bodies
 
         return read_bodies(source, path)
+
+    def read_places(self, source: bytes, path: str) -> Places:
+        from yandrel.languages.php.grammar import parse
+
+        return Places(parse(source).root_node)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.php.program import read_program

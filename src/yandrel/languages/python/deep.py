@@ -245,7 +245,8 @@ class _Reader:
                 self.deep.computed_imports.append(node.start_byte + self.offset)
         if last in BESIDE_MODULES and self.names_its_module(arguments, last):
             self.deep.relative_to_file.append(node.start_byte + self.offset)
-        self.context.append(callee if len(callee) < 120 else "")
+        decorates = "@" if node.parent is not None and node.parent.type == "decorator" else ""
+        self.context.append(decorates + callee if len(callee) < 120 else decorates)
         before, self.annotation = self.annotation, False
         if arguments.kind_id != g.IDENTIFIER and arguments.type in COMPREHENSIONS:
             self.visit(arguments, scope, when)
@@ -419,11 +420,18 @@ class _Reader:
             self.visit(right, scope, when)
             self.context.pop()
 
+    def binary(self, node: Node, scope: int, when: When) -> None:
+        self.context.append("+")
+        self.visit_all(node, scope, when)
+        self.context.pop()
+
     def pair(self, node: Node, scope: int, when: When) -> None:
         key = node.child_by_field_name("key")
         value = node.child_by_field_name("value")
         if key is not None:
+            self.context.append(self.context[-1] + "{}")
             self.visit(key, scope, when)
+            self.context.pop()
         if value is not None:
             named = key is not None and key.kind_id == g.STRING
             self.context.append(f"{self.context[-1]}[{self.text(key)}]" if named and key else "")
@@ -552,9 +560,11 @@ class _Reader:
             self.visit(value, scope, when)
             if self.text(value).rsplit(".", 1)[-1] == "Literal":
                 self.annotation = False
+        self.context.append((self.text(value) if value is not None else "") + "[]")
         for child in node.named_children:
             if value is None or child.start_byte != value.start_byte:
                 self.visit(child, scope, when)
+        self.context.pop()
         self.annotation = before
 
     def generic_type(self, node: Node, scope: int, when: When) -> None:
@@ -642,6 +652,7 @@ HANDLERS = {
     "keyword_pattern": _Reader.keyword_pattern,
     "type_alias_statement": _Reader.type_alias,
     "subscript": _Reader.subscript,
+    "binary_operator": _Reader.binary,
     "generic_type": _Reader.generic_type,
     "member_type": _Reader.member_type,
     "string": _Reader.string,

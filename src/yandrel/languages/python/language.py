@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterable, Mapping
 
+from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.python.facts import read_facts
 from yandrel.languages.python.project import MANIFESTS, find_project, tops_of
@@ -47,6 +48,11 @@ class PythonLanguage:
         from yandrel.languages.python.bodies import read_bodies
 
         return read_bodies(source, path)
+
+    def read_places(self, source: bytes, path: str) -> Places:
+        from yandrel.languages.python.grammar import parse
+
+        return Places(parse(source).root_node)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.python.program import read_program

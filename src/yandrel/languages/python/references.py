@@ -7,41 +7,17 @@ from collections.abc import Callable
 from yandrel.languages.python.context import Context
 from yandrel.languages.python.deep import MODULE_SCOPE, Link, Text, Use, read_deep_facts
 from yandrel.languages.python.imports import Drop, Goto, ImportEditor, NewImport
+from yandrel.languages.python.naming_places import names_module
 from yandrel.languages.python.view import Found
-from yandrel.model.changes import Edit, Note, Refusal
+from yandrel.model.changes import UNSURE, Edit, Note, Refusal
 from yandrel.model.facts import Import, ImportedName
 from yandrel.model.graph import State, Symbol
 
 QUALIFIED = re.compile(r"[A-Za-z_]\w*(?:\.[A-Za-z_]\w*)+(?::[A-Za-z_][\w.]*)?\Z")
 ROLE = re.compile(r":(?:py:)?(?:mod|class|func|meth|attr|exc|data|obj|const):`~?([\w.]+)`")
-LOOK_ALIKES = frozenset(
-    [
-        "getLogger",
-        "get_logger",
-        "gettext",
-        "ngettext",
-        "gettext_lazy",
-        "_",
-        "url_for",
-        "reverse",
-        "reverse_lazy",
-        "emit",
-        "send_event",
-        "publish",
-        "subscribe",
-        "on",
-        "translate",
-        "trans",
-        "has_perm",
-        "permission_required",
-        "counter",
-        "gauge",
-        "histogram",
-        "timer",
-        "start_span",
-    ]
-)
 APPLICATION_LISTS = frozenset({"=INSTALLED_APPS", "=MIDDLEWARE", "=PROVIDERS"})
+CERTAIN = 2
+"""How many separators a name has that is one by its looks, where its place does not tell."""
 BUILTINS = frozenset(dir(builtins))
 
 
@@ -91,7 +67,7 @@ class FileRewriter:
         self.context.result.refusals.append(Refusal(self.unit, self.line_of(at), why, todo))
 
     def note(self, at: int, text: str, why: str) -> None:
-        self.context.result.notes.append(Note(self.unit, self.line_of(at), text, why))
+        self.context.result.notes.append(Note(self.unit, self.line_of(at), text, why, UNSURE))
 
     def spell(self, target: str, at: int, like: str) -> str | None:
         site = self.site(at)
@@ -514,13 +490,15 @@ class FileRewriter:
         new = self.requalify(text.value, patched="patch" in text.context.split("(")[0])
         if new is None:
             return
-        if text.context.split("(")[0].rsplit(".", 1)[-1] in LOOK_ALIKES:
-            self.note(text.start, text.value, f"may be a mere label; it would be {new} now")
-            return
-        if text.context.count("[") and "loggers" in text.context:
+        certain = names_module(text.context)
+        if certain is None:
+            certain = text.value.count(".") + text.value.count(":") >= CERTAIN or ":" in text.value
+        if certain:
+            self.edits.append(Edit(text.start, text.end, new.encode()))
+        elif "loggers" in text.context:
             self.note(text.start, text.value, f"may be a logger's name; it would be {new} now")
-            return
-        self.edits.append(Edit(text.start, text.end, new.encode()))
+        else:
+            self.note(text.start, text.value, f"may be a mere label; it would be {new} now")
 
     def rewrite_bare(self, text: Text) -> None:
         if text.context in APPLICATION_LISTS:

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterable, Mapping
 
+from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.script.facts import read_facts
 from yandrel.languages.script.grammar import SUFFIXES, language_name
@@ -58,6 +59,11 @@ class ScriptLanguage:
         from yandrel.languages.script.bodies import read_bodies
 
         return read_bodies(source, path)
+
+    def read_places(self, source: bytes, path: str) -> Places:
+        from yandrel.languages.script.grammar import parse
+
+        return Places(parse(source, path).root_node)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.script.program import read_program

@@ -5,6 +5,7 @@ from typing import TYPE_CHECKING
 
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
+from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.swift.facts import read_facts
 from yandrel.languages.swift.project import MANIFESTS, find_project, rewrite_manifests
@@ -44,6 +45,11 @@ class SwiftLanguage(NamedLanguage):
         from yandrel.languages.swift.bodies import read_bodies
 
         return read_bodies(source, path)
+
+    def read_places(self, source: bytes, path: str) -> Places:
+        from yandrel.languages.swift.grammar import parse
+
+        return Places(parse(source).root_node)
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.swift.program import read_program

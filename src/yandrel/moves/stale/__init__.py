@@ -1,0 +1,1 @@
+"""Old paths and qualified names that texts still have after a change."""

@@ -1,0 +1,171 @@
+"""Old names beside the code: listed in every form, edited only where their place says that they are names."""
+
+import json
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from tests.conftest import Yandrel, read_tree, write_tree
+
+PYTHON: dict[str, str | bytes] = {
+    "shop/__init__.py": "",
+    "shop/plugins.py": "class Label:\n    pass\n",
+    "shop/app.py": "from shop.plugins import Label\n\nprint(Label)\n",
+}
+MOVE = ("move", "shop/plugins.py", "shop/parts/extras.py", "--format", "json")
+SCRIPT: dict[str, str | bytes] = {
+    "package.json": '{\n  "name": "@waxmoor/shop"\n}\n',
+    "lib/hooks/order.js": "module.exports = { a: 1 }\n",
+    "lib/hooks/bee.js": "module.exports = { a: 1 }\n",
+    "lib/app.js": "const order = require('./hooks/order')\n",
+}
+SCRIPT_MOVE = ("move", "lib/hooks/order.js", "lib/orders/order.js", "--format", "json")
+PHP: dict[str, str | bytes] = {
+    "composer.json": '{"autoload": {"psr-4": {"Waxmoor\\\\": "src/"}}}\n',
+    "src/Nodes/Hive.php": "<?php\nnamespace Waxmoor\\Nodes;\n\nclass Hive\n{\n}\n",
+}
+PHP_MOVE = ("move", "src/Nodes/Hive.php", "src/Bees/Hive.php", "--format", "json")
+
+
+def run(yandrel: Yandrel, root: Path, move: tuple[str, ...]) -> list[dict[str, Any]]:
+    done = yandrel(root, *move)
+    assert done.status == 0, done.err
+    notes: list[dict[str, Any]] = json.loads(done.out)["notes"]
+    return notes
+
+
+def where(notes: list[dict[str, Any]]) -> list[str]:
+    return [f"{note['unit']}:{note['line']}" for note in notes] + [
+        p for n in notes for p in n.get("places", ())
+    ]
+
+
+@pytest.mark.parametrize(
+    ("path", "text"),
+    [
+        ("run.sh", "x\npython -m shop.plugins\n"),
+        ("bees.service", "x\nExecStart=python -m shop.plugins\n"),
+        (".env", "x\nPLUGINS=shop.plugins:Label\n"),
+        ("Jenkinsfile", "x\nsh 'pytest shop/plugins.py'\n"),
+        ("deploy.bat", "x\npython shop\\plugins.py\n"),
+        ("quoted.tmpl", 'x\n"shop\\\\plugins.py"\n'),
+        ("shop/docs.txt", "x\nsee plugins.py\n"),
+        ("shop/notes.py", "#\n# See shop.plugins.Label for labels.\n"),
+        ("shop/load.py", "import x\nx.load_part('shop.plugins' + name)\n"),
+    ],
+)
+def test_a_name_is_listed(tmp_path: Path, yandrel: Yandrel, path: str, text: str) -> None:
+    root = write_tree(tmp_path / "app", {**PYTHON, path: text})
+    assert where(run(yandrel, root, MOVE)) == [f"{path}:2"]
+    assert read_tree(root)[path] == text.encode()
+
+
+@pytest.mark.parametrize(
+    ("path", "text", "edited"),
+    [
+        ("shop/a.py", "import x\nx.config.get('shop.plugins')\n", False),
+        ("shop/a.py", "import x\nx.table['shop.plugins'] = 1\n", False),
+        ("shop/a.py", "import x\nLABELS = {'shop.plugins': 1}\n", False),
+        ("shop/a.py", "import x\n@x.job(name='shop.plugins')\ndef f(): ...\n", False),
+        ("shop/a.py", "import importlib\nimportlib.import_module('shop.plugins')\n", True),
+        ("shop/a.py", "import sys\nsys.modules['shop.plugins'] = 1\n", True),
+        ("shop/a.py", "#\nINSTALLED = ['shop.plugins']\n", True),
+        ("shop/a.py", "import x\nx.anything('shop.plugins.Label')\n", True),
+        (
+            "tests/test_a.py",
+            "from unittest.mock import patch\n@patch('shop.plugins.Label')\ndef f(): ...\n",
+            True,
+        ),
+        ("a.yaml", "x:\nshop.plugins: 1\n", False),
+        ("a.yaml", "x:\n  main: shop.plugins\n", True),
+        ("a.yaml", "x:\n  shop.plugins.Label: {}\n", True),
+        ("pyproject.toml", '# x\n[project.entry-points."shop.plugins"]\n', False),
+        ("pyproject.toml", '[project.entry-points.x]\nlabel = "shop.plugins:Label"\n', True),
+        ("setup.cfg", "[options.entry_points]\nshop.plugins =\n    x = shop.app:main\n", False),
+        ("setup.cfg", "[options.package_data]\nshop.plugins = *.txt\n", True),
+        ("a.json", '{\n"shop.plugins": "x"}\n', False),
+        ("a.json", '{\n"x": "shop.plugins"}\n', True),
+    ],
+)
+def test_a_dotted_word_is_a_name_by_its_place(
+    tmp_path: Path, yandrel: Yandrel, path: str, text: str, edited: bool
+) -> None:
+    root = write_tree(tmp_path / "app", {**PYTHON, path: text})
+    notes = run(yandrel, root, MOVE)
+    after = read_tree(root)[path].decode()
+    assert ("shop.parts.extras" in after, "shop.plugins" in after) == (edited, not edited)
+    assert where(notes) == ([] if edited else [f"{path}:2"])
+
+
+@pytest.mark.parametrize(
+    ("path", "text", "listed"),
+    [
+        ("a.json", '{\n"x": "@waxmoor/shop/lib/hooks/order"}\n', True),
+        ("a.json", '{\n"x": "@waxmoor/shop/lib/hooks/order:start"}\n', True),
+        ("lib/a.js", "//\nnew Worker('./hooks/order.js')\n", True),
+        ("lib/a.js", "//\nstart('lib/hooks/order.js')\n", True),
+        ("lib/a.js", "//\nstart('hooks/order.js')\n", True),
+        ("lib/hooks/a.js", "//\nnew Worker('./order.js')\n", True),
+        ("lib/hooks/deep/a.js", "//\nnew Worker('../order.js')\n", True),
+        ("lib/a.js", "//\nstart('lib/hooks/' + name)\n", True),
+        ("lib/a.js", "//\nstart(`lib/hooks/${name}`)\n", True),
+        ("Dockerfile", "FROM x\nCOPY lib/hooks/* /x/\n", True),
+        ("lib/a.js", "//\nstart('other/hooks/order.js'); get('/hooks/orders')\n", False),
+        ("lib/a.js", "//\nstart('lib/other/' + name)\n", False),
+        ("lib/a.js", "//\nx.lib.hooks.order()\n", False),
+        ("lib/a.js", "//\nstart('lib/hooks/bee.js')\n", False),
+    ],
+)
+def test_paths_and_what_is_put_together(
+    tmp_path: Path, yandrel: Yandrel, path: str, text: str, listed: bool
+) -> None:
+    root = write_tree(tmp_path / "app", {**SCRIPT, path: text})
+    assert where(run(yandrel, root, SCRIPT_MOVE)) == ([f"{path}:2"] if listed else [])
+
+
+@pytest.mark.parametrize(
+    ("path", "text", "listed"),
+    [
+        ("src/Make.php", "<?php\n$x = sprintf('Waxmoor\\\\Nodes\\\\%s', $name);\n", True),
+        ("src/Make.php", "<?php\n$x = 'Waxmoor\\\\Nodes\\\\' . $name;\n", True),
+        ("src/Make.php", "<?php\n$x = load('Nodes\\\\Hive');\n", True),
+        ("map.txt", "x\nwaxmoor\\nodes\\hive\n", True),
+        ("twice.txt", "x\nWaxmoor\\\\\\\\Nodes\\\\\\\\Hive\n", True),
+        ("src/Make.php", "<?php\n$x = sprintf('Waxmoor\\\\Others\\\\%s', $name);\n", False),
+    ],
+)
+def test_names_with_backslashes(tmp_path: Path, yandrel: Yandrel, path: str, text: str, listed: bool) -> None:
+    root = write_tree(tmp_path / "app", {**PHP, path: text})
+    assert where(run(yandrel, root, PHP_MOVE)) == ([f"{path}:2"] if listed else [])
+
+
+def test_what_breaks_first_is_first_and_the_past_is_last(tmp_path: Path, yandrel: Yandrel) -> None:
+    texts: dict[str, str | bytes] = {
+        "CHANGELOG.md": "shop/plugins.py\n",
+        "README.md": "shop/plugins.py\n",
+        "shop/b.py": "# shop/plugins.py\n",
+        "zz.sh": "python shop/plugins.py\n",
+    }
+    notes = run(yandrel, write_tree(tmp_path / "app", {**PYTHON, **texts}), MOVE)
+    assert [note["unit"] for note in notes] == ["zz.sh", "shop/b.py", "README.md", "CHANGELOG.md"]
+
+
+def test_a_list_that_a_tool_makes_is_one_note(tmp_path: Path, yandrel: Yandrel) -> None:
+    listing = "shop/__init__.py\nshop/plugins.py\nshop/app.py\n"
+    root = write_tree(tmp_path / "app", {**PYTHON, "shop.egg-info/SOURCES.txt": listing})
+    notes = run(yandrel, root, ("move", "shop/", "store", "--format", "json"))
+    assert [(n["unit"], n["why"]) for n in notes] == [
+        ("shop.egg-info/SOURCES.txt", "made by a tool, has 3 paths or names that change: make it anew")
+    ]
+
+
+def test_notes_do_not_depend_on_where_the_root_lies(tmp_path: Path, yandrel: Yandrel) -> None:
+    texts: dict[str, str | bytes] = {
+        "run.sh": "node shop/lib/hooks/order.js\nnode a/lib/hooks/order.js\nnode lib/hooks/order.js\n"
+    }
+    found = []
+    for place in ("shop", "deep/er/shop/a"):
+        root = write_tree(tmp_path / place, {**SCRIPT, **texts})
+        found.append((run(yandrel, root, SCRIPT_MOVE), read_tree(root)))
+    assert found[0] == found[1]
