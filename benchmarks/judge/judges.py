@@ -14,7 +14,8 @@ from benchmarks.judge.resolvers import find_autoloaded, resolve_kotlin, resolve_
 from benchmarks.judge.swift import resolve_swift
 
 ENDINGS = {
-    "python": (".py",), "java": (".java",), "kotlin": (".kt",), "csharp": (".cs",), "php": (".php",), "go": (".go",),
+    "python": (".py",), "java": (".java",), "kotlin": (".kt",), "csharp": (".cs",), "php": (".php",),
+    "go": (".go",),
     "typescript": (".ts", ".tsx"), "javascript": (".js", ".mjs", ".cjs"), "swift": (".swift",),
 }  # fmt: skip
 QUALIFIED = re.compile(r"(?:\.{1,2}/)+|\b(?:[\w-]+[./\\])+(?=\w)")

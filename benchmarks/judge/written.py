@@ -15,6 +15,8 @@ from dataclasses import dataclass
 from pathlib import Path
 
 SKIPPED = {".git", "node_modules", ".yandrel", "dist", "build", "vendor", "third_party", "__pycache__"}
+BUILT = (".map", ".min.js", ".min.css", ".svg")
+"""What a build makes of sources, with their paths in it."""
 LARGEST = 1_000_000
 TOKEN = re.compile(rb"[\w.@~$%{}/\\-]+")
 LEAD = re.compile(r"^(?:\.{1,2}/)+")
@@ -43,10 +45,10 @@ class Hit:
 
 
 def text_files(root: Path) -> Iterator[tuple[str, bytes]]:
-    """Yield every text file below a root that is not vendored, by its path."""
+    """Yield every text file below a root that is neither vendored nor built, by its path."""
     for place in sorted(root.rglob("*")):
         parts = place.relative_to(root).parts
-        if SKIPPED & set(parts) or not place.is_file() or place.is_symlink():
+        if SKIPPED & set(parts) or place.name.endswith(BUILT) or not place.is_file() or place.is_symlink():
             continue
         data = place.read_bytes()
         if len(data) <= LARGEST and b"\0" not in data[:8000]:

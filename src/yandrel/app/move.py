@@ -31,7 +31,7 @@ from yandrel.moves.relocate import map_relocation
 from yandrel.moves.stale.listing import list_old_names
 from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
-from yandrel.moves.things import Thing, find_namespace, find_target, find_thing
+from yandrel.moves.things import Thing, as_whole_file, find_namespace, find_target, find_thing
 from yandrel.rules.registry import load_rules
 from yandrel.rules.runner import run_rules
 from yandrel.survey.homes import find_home
@@ -144,22 +144,25 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     """Plan and prove one step; raises RefusedError where the proof fails."""
     index = workspace.index
     pairs: list[tuple[Thing, Thing]] = []
+    asked: list[tuple[Thing, Thing]] = []
     for source_text, target_text in step.pairs:
         everywhere = find_namespace(index, source_text, target_text, workspace.here)
         if everywhere:
             pairs += everywhere
+            asked += everywhere
             continue
         source = find_thing(index, source_text, workspace.here)
         if target_text is None:
             target = home_target(workspace, source)
         else:
             target = find_target(index, source, target_text, workspace.here)
-        pairs.append((source, target))
+        asked.append((source, target))
+        pairs += as_whole_file(index, source, target)
     generated = frozenset(workspace.generated_files())
     relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
-    title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in pairs[:3])
-    if len(pairs) > 3:
-        title += f" and {len(pairs) - 3} more"
+    title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in asked[:3])
+    if len(asked) > 3:
+        title += f" and {len(asked) - 3} more"
     plan, proof, foresight = _plan_whole(workspace, step, relocation, title, generated)
     if proof.refusals and all(refusal.code == CYCLE for refusal in proof.refusals):
         with suppress(RefusedError):
@@ -310,6 +313,7 @@ def _merge(last: Outcome | None, outcome: Outcome) -> Outcome:
     outcome.plan.files = last.plan.files + outcome.plan.files
     outcome.plan.notes = last.plan.notes + outcome.plan.notes
     outcome.plan.rewrite.carried.update(last.plan.rewrite.carried)
+    outcome.plan.rewrite.statements[:0] = last.plan.rewrite.statements
     ended = {f.key for f in outcome.ended}
     added = {f.key for f in outcome.added}
     outcome.added = [f for f in last.added if f.key not in ended] + outcome.added
@@ -325,7 +329,10 @@ def _report(outcome: Outcome, number: int, diff: str, steps: int, output: str = 
         number=number,
         title=plan.title,
         files=[ChangedFile(c.old, c.new, c.edits) for c in plan.files],
-        carried=[f"{old.unit}:{old.name}" for old in plan.rewrite.carried],
+        carried=[
+            *(f"{old.unit}:{old.name}" for old in plan.rewrite.carried),
+            *(f"{unit}: {text}" for unit, text in plan.rewrite.statements),
+        ],
         notes=sorted(
             {_at_its_new_place(note, plan) for note in plan.notes},
             key=lambda n: (n.rank, n.unit, n.line, n.text, n.why),

@@ -11,6 +11,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Mapping, Sequence, Set
 from typing import TYPE_CHECKING, Any, Protocol, runtime_checkable
 
+from yandrel.languages.import_order import Order
 from yandrel.languages.places import Places
 from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
@@ -112,6 +113,9 @@ class Language(Protocol):
 
     def read_places(self, source: bytes, path: str) -> Places:
         """Return what tells which bytes of UTF-8 source are code, strings and comments."""
+
+    def import_order(self) -> Order | None:
+        """Return how imports are sorted; None where a rewritten file has them sorted already."""
 
     def read_program(self, source: bytes, path: str) -> Program:
         """Return what UTF-8 source binds, calls and returns; nothing is raised."""

@@ -107,7 +107,8 @@ class Rewrite(msgspec.Struct):
     """A language's answer to a relocation, in old coordinates.
 
     `created` are units that are new altogether, `emptied` units that hold nothing any more,
-    `carried` definitions that go along because only moved ones use them, `dropped` what a unit no
+    `carried` definitions that go along because only moved ones use them, `statements` those that go along
+    because they only register what moves, each with its old unit, `dropped` what a unit no
     longer hands on. `tidied` are texts after the edits, where blank lines had to be put right,
     `namespaces` those that move whole, old to new, as texts write them.
     """
@@ -118,6 +119,7 @@ class Rewrite(msgspec.Struct):
     notes: list[Note] = msgspec.field(default_factory=list)
     refusals: list[Refusal] = msgspec.field(default_factory=list)
     carried: dict[Symbol, Symbol] = msgspec.field(default_factory=dict)
+    statements: list[tuple[str, str]] = msgspec.field(default_factory=list)
     dropped: set[tuple[str, Symbol]] = msgspec.field(default_factory=set)
     tidied: dict[str, bytes] = msgspec.field(default_factory=dict)
     namespaces: dict[str, str] = msgspec.field(default_factory=dict)

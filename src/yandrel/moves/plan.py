@@ -10,6 +10,7 @@ from yandrel.errors import RefusedError
 from yandrel.files.contents import Changes
 from yandrel.files.text import Encoding, Source
 from yandrel.index.code import CodeIndex
+from yandrel.languages.import_order import is_same_but_for_order, keep_order
 from yandrel.languages.registry import is_manifest, language_of, load_language
 from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
 from yandrel.moves.exact_edits import find_edit_fault
@@ -145,6 +146,7 @@ def _merge(total: Rewrite, part: Rewrite) -> None:
     total.notes += part.notes
     total.refusals += part.refusals
     total.carried.update(part.carried)
+    total.statements += part.statements
     total.dropped |= part.dropped
     total.tidied.update(part.tidied)
     total.namespaces.update(part.namespaces)
@@ -262,6 +264,13 @@ def _edited(source: Source, edits: list[Edit], path: str, tidied: bytes | None) 
     if tidied is not None and tidied.split() != text.split():
         raise _own_fault(path, "more than white space is put right")
     text = text if tidied is None else tidied
+    name = language_of(path)
+    order = load_language(name).import_order() if name is not None else None
+    if order is not None:
+        ordered = keep_order(order, source.data, text)
+        if not is_same_but_for_order(text, ordered):
+            raise _own_fault(path, "more than the order of imports is put right")
+        text = ordered
     encoding: Encoding = source.encoding
     try:
         return encoding.restore(text)

@@ -270,3 +270,23 @@ def _model_for(index: CodeIndex, source: str, folder: str, suffix: str) -> str:
 
 def _is_test(path: str) -> bool:
     return re.search(r"[._](?:test|spec)\.\w+\Z", path) is not None
+
+
+STAY_FILES = ("__init__", "index", "main", "package")
+"""Files that stand for more than what is defined in them."""
+
+
+def as_whole_file(index: CodeIndex, source: Thing, target: Thing) -> list[tuple[Thing, Thing]]:
+    """Return the moves that a move is: a file's only definition takes the file along to a new one."""
+    stem = source.path.rpartition("/")[2].partition(".")[0]
+    facts = index.facts.get(source.path)
+    alone = facts is not None and {d.name for d in facts.definitions if not d.is_method} == {source.name}
+    folder = source.path.rpartition("/")[0]
+    neighbours = (unit for unit in index.facts if unit.rpartition("/")[0] == folder and unit != source.path)
+    scattered = any(d.owner == source.name for unit in neighbours for d in index.facts[unit].definitions)
+    new = not scattered and source.path != target.path and target.name and not index.files.exists(target.path)
+    if not (source.name and alone and new) or stem in STAY_FILES or source.path[-3:] != target.path[-3:]:
+        return [(source, target)]
+    whole = (Thing(source.path), Thing(target.path))
+    renamed = [(source, target)] if source.name != target.name else []
+    return [whole, *renamed]

@@ -7,6 +7,7 @@ from yandrel.languages.csharp.facts import read_facts
 from yandrel.languages.csharp.project import MANIFESTS, find_project, rewrite_manifests
 from yandrel.languages.csharp.roles import HINTS
 from yandrel.languages.csharp.view import CSharpView
+from yandrel.languages.import_order import Order
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.places import Places
@@ -59,6 +60,11 @@ class CSharpLanguage(NamedLanguage):
         from yandrel.languages.csharp.grammar import parse
 
         return Places(parse(source).root_node)
+
+    def import_order(self) -> Order:
+        from yandrel.languages.csharp.import_order import ORDER
+
+        return ORDER
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.csharp.program import read_program

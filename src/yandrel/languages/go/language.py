@@ -51,6 +51,9 @@ class GoLanguage:
 
         return Places(parse(source).root_node)
 
+    def import_order(self) -> None:
+        return None  # the imports of Go are written in order
+
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.go.program import read_program
 

@@ -4,6 +4,7 @@ import re
 from collections.abc import Mapping
 from typing import TYPE_CHECKING
 
+from yandrel.languages.import_order import Order
 from yandrel.languages.jvm.facts import read_facts
 from yandrel.languages.jvm.module_reach import MODULE_INFO, names_of_modules
 from yandrel.languages.jvm.project import MANIFESTS, find_project
@@ -63,6 +64,11 @@ class JvmLanguage(NamedLanguage):
 
         parse = kotlin_tree.parse if path.endswith(".kt") else grammar.parse
         return Places(parse(source).root_node)
+
+    def import_order(self) -> Order:
+        from yandrel.languages.jvm.import_order import ORDER
+
+        return ORDER
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.jvm import kotlin_program, program

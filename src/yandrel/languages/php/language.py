@@ -3,6 +3,7 @@
 from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
+from yandrel.languages.import_order import Order
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.php.autoloaders import REGISTERED
@@ -60,6 +61,11 @@ class PhpLanguage(NamedLanguage):
         from yandrel.languages.php.grammar import parse
 
         return Places(parse(source).root_node)
+
+    def import_order(self) -> Order:
+        from yandrel.languages.php.import_order import ORDER
+
+        return ORDER
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.php.program import read_program

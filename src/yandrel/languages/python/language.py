@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterable, Mapping
 
+from yandrel.languages.import_order import Order
 from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.python.facts import read_facts
@@ -53,6 +54,11 @@ class PythonLanguage:
         from yandrel.languages.python.grammar import parse
 
         return Places(parse(source).root_node)
+
+    def import_order(self) -> Order:
+        from yandrel.languages.python.import_order import ORDER
+
+        return ORDER
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.python.program import read_program

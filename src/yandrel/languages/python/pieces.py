@@ -7,11 +7,14 @@ from yandrel.languages.python.context import Context
 from yandrel.languages.python.deep import MODULE_SCOPE, Use
 from yandrel.languages.python.imports import Drop, NewImport
 from yandrel.languages.python.references import BUILTINS, FileRewriter, parent_and_leaf
+from yandrel.languages.python.registrations import find_registrations
 from yandrel.languages.python.view import Binding
 from yandrel.model.changes import Edit, apply_edits
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
 from yandrel.model.graph import State, Symbol
 
+STATEMENT = "statement"
+"""The kind of a piece that only registers what else moves."""
 PER_UNIT_CALLS = ("getLogger()", "get_logger()")
 REGISTERING_CALLS = frozenset({"Flask()", "Blueprint()", "FastAPI()", "APIRouter()", "Celery()"})
 
@@ -53,6 +56,11 @@ def find_pieces(context: Context, unit: str) -> list[Piece]:
                 start = _with_comments(source, definition.start)
                 end = _line_end(source, definition.end)
                 pieces.append(Piece(unit, name, target, start, end, definition))
+    for statement in find_registrations(context, unit, {piece.name: piece.target for piece in pieces}):
+        start, end = _with_comments(source, statement.start), _line_end(source, statement.end)
+        whole = Definition("", STATEMENT, start, end, statement.line, statement.line)
+        pieces.append(Piece(unit, "", Symbol(statement.target, ""), start, end, whole))
+        context.result.statements.append((unit, statement.text))
     return sorted(pieces, key=lambda piece: piece.start)
 
 

@@ -57,6 +57,7 @@ class FileRewriter:
         self.taken = set(self.deep.every_name)
         self.required_whole: dict[int, set[str]] = {}
         self.handled_uses: set[int] = set()
+        self.respelled: dict[int, str] = {}
 
     # -- helpers ---------------------------------------------------------------------------
 
@@ -263,6 +264,7 @@ class FileRewriter:
             else:
                 self.rewrite_bound(use)
         self.keep_first_names()
+        self.drop_respelled()
 
     def rewrite_unbound(self, use: Use) -> None:
         """A name that no scope binds may come from a star import."""
@@ -347,6 +349,7 @@ class FileRewriter:
             self.refuse(use.start, f"the name {head} means something else here")
             return
         self.replace_links(use.links[: taken + 1], new)
+        self.respelled[use.start] = old
         self.required_whole.setdefault(use.home, set())
         covered = any(
             i.whole and not n.alias
@@ -417,6 +420,8 @@ class FileRewriter:
         if module is None:
             return True
         self.replace_links(links, f"{module}.{target.name}" if target.name else module)
+        if module != use.head:
+            self.respelled[use.start] = use.head
         return True
 
     def still_reads(self, holder: str, name: str, found: Found) -> bool:
@@ -443,14 +448,11 @@ class FileRewriter:
                     if same and len(starts) == 1 and other.when <= item.when:
                         return self.local_names.get((use.home, bound), bound)
         folder, leaf = parent_and_leaf(unit)
-        alias = "" if self.is_free(leaf) else self.free_alias(leaf, unit)
         site = self.site(use.start)
-        for entries in self.imports.followers.values():
-            for new in entries:
-                if new == NewImport(new.module, leaf, alias or new.alias) and new.module:
-                    parent, _ = self.context.after.view.find_spelled(new.module, site)
-                    if parent and self.context.after.view.submodule(parent, leaf) == unit:
-                        return new.alias or leaf
+        known = self.name_added_for(unit, leaf, site, item)
+        if known:
+            return known
+        alias = "" if self.is_free(leaf) else self.free_alias(leaf, unit)
         holder = self.holder_of(folder)
         if holder is not None and self.has_package(folder):
             spelled = self.spell(holder, use.start, item.module if not item.whole else "")
@@ -462,6 +464,35 @@ class FileRewriter:
         self.imports.add_after(item, new)
         self.taken.add(alias or leaf)
         return alias or leaf
+
+    def drop_respelled(self) -> None:
+        """Drop the imports of modules whose every use is by another import now."""
+        if self.unit.endswith(("__init__.py", "__init__.pyi")):
+            return
+        for item in self.facts.imports:
+            for imported in item.names:
+                whole = item.whole and not imported.alias
+                bound = imported.name.partition(".")[0] if whole else imported.bound
+                scope = self.scope_of_import.get(imported.start, MODULE_SCOPE)
+                uses = [use for use in self.deep.uses if use.home == scope and use.head == bound]
+                spelled = {self.respelled.get(use.start, "") for use in uses}
+                gone = uses and all(spelled) and not item.guarded and not self.imports.decided(item, imported)
+                if whole and not any(f"{old}.".startswith(f"{imported.name}.") for old in spelled):
+                    continue
+                public = bound in (self.facts.exports or ()) or self.context.named_elsewhere(self.unit, bound)
+                if gone and not (scope == MODULE_SCOPE and public):
+                    self.imports.decide(item, imported, Drop())
+
+    def name_added_for(self, unit: str, leaf: str, site: str, item: Import) -> str:
+        """Return the name that an import added beside `item`, or at the top, has for a module."""
+        tops = {other.start for other in self.facts.imports if not other.nested and not other.guarded}
+        for start, entries in self.imports.followers.items():
+            for new in entries if start == item.start or start in tops else ():
+                if new.name == leaf and new.module:
+                    parent, _ = self.context.after.view.find_spelled(new.module, site)
+                    if parent and self.context.after.view.submodule(parent, leaf) == unit:
+                        return new.alias or leaf
+        return ""
 
     # -- strings ---------------------------------------------------------------------------
 

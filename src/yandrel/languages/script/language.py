@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterable, Mapping
 
+from yandrel.languages.import_order import Order
 from yandrel.languages.places import Places
 from yandrel.languages.protocol import Scaffolder, Splitter
 from yandrel.languages.script.facts import read_facts
@@ -64,6 +65,11 @@ class ScriptLanguage:
         from yandrel.languages.script.grammar import parse
 
         return Places(parse(source, path).root_node)
+
+    def import_order(self) -> Order:
+        from yandrel.languages.script.import_order import ORDER
+
+        return ORDER
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.script.program import read_program

@@ -160,7 +160,7 @@ class PathRewriter:
             if url and name == "URL" and len(arguments) == 2 and arguments[1] == node:
                 yield from self._one_path(arguments[0], relative=True)
             elif not url and name in JOINS and arguments and arguments[0] == node:
-                yield from self._joined(arguments[1:])
+                yield from self._joined(arguments[1:], resolves=name.endswith("resolve"))
         elif parent.type == "binary_expression" and parent.child_by_field_name("left") == node and not url:
             right = parent.child_by_field_name("right")
             if right is not None:
@@ -189,11 +189,14 @@ class PathRewriter:
         if lead + new != value:
             yield Edit(start, end, (lead + new).encode())
 
-    def _joined(self, arguments: list[Node]) -> Iterator[Edit]:
+    def _joined(self, arguments: list[Node], resolves: bool) -> Iterator[Edit]:
+        """Yield the edits of parts that are joined; only `resolve` takes a leading slash for the root."""
         values = [string_value(a) for a in arguments]
         plain = [v for v in values if v is not None]
-        if not plain or None in values[: len(plain)]:
+        if not plain or None in values[: len(plain)] or (resolves and any(v.startswith("/") for v in plain)):
             return
+        slash = "/" if plain[0].startswith("/") else ""
+        plain = [v.lstrip("/") for v in plain]
         old = posixpath.join(*plain)
         new = self._moved_beside(old)
         if new is None:
@@ -215,12 +218,14 @@ class PathRewriter:
         if pieces[0] == "." and len(own) > 1:
             yield Edit(own[0].start_byte, own[1].start_byte, b"")
             return
-        yield Edit(own[0].start_byte + 1, own[0].end_byte - 1, pieces[0].encode())
+        yield Edit(own[0].start_byte + 1, own[0].end_byte - 1, (slash + pieces[0]).encode())
         if len(pieces) == 1 and len(own) > 1:
             yield Edit(own[0].end_byte, own[-1].end_byte, b"")
 
     def _moved_beside(self, value: str) -> str | None:
         """Return the new relative path of what stands beside the module; None where nothing is there."""
+        if value.startswith("/"):
+            return None
         folder, new_folder = posixpath.dirname(self.unit), posixpath.dirname(self.new)
         target = posixpath.normpath(posixpath.join(folder or ".", value))
         if target.startswith(".."):

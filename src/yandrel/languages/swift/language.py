@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from typing import TYPE_CHECKING
 
+from yandrel.languages.import_order import Order
 from yandrel.languages.named.language import NamedLanguage
 from yandrel.languages.named.view import NamedView
 from yandrel.languages.places import Places
@@ -50,6 +51,11 @@ class SwiftLanguage(NamedLanguage):
         from yandrel.languages.swift.grammar import parse
 
         return Places(parse(source).root_node)
+
+    def import_order(self) -> Order:
+        from yandrel.languages.swift.import_order import ORDER
+
+        return ORDER
 
     def read_program(self, source: bytes, path: str) -> Program:
         from yandrel.languages.swift.program import read_program

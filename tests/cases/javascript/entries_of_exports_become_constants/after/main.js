@@ -1,6 +1,6 @@
+const { add } = require('./controllers/adding');
 const keepers = require('./controllers/keepers');
 const { remove } = require('./controllers/keepers');
-const { add } = require('./controllers/adding');
 
 const res = { json: (it) => console.log(JSON.stringify(it)) };
 keepers.list({}, res).then(() => {

@@ -1,9 +1,9 @@
 'use strict';
 
+const { join: joinOfPath } = require('path');
+const { log: logOfHives, season: seasonOfHives } = require('./hives');
 const log = require('./log')('frames');
 const { join } = require('./texts');
-const { log: logOfHives, season: seasonOfHives } = require('./hives');
-const { join: joinOfPath } = require('path');
 const season = 'autumn';
 
 function count(frames) {

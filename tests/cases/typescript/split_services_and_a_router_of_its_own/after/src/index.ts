@@ -1,7 +1,7 @@
-import express, { Request, Response, NextFunction, Router } from 'express';
-import { createTodo, listTodos, showTodo } from './controllers/todo-controller';
-import { HttpError } from './errors';
 import { authenticate } from './middleware/common';
+import { createTodo, listTodos, showTodo } from './controllers/todo-controller';
+import express, { Request, Response, NextFunction, Router } from 'express';
+import { HttpError } from './errors';
 import { userRoutes } from './routes/user-routes';
 
 const app = express();

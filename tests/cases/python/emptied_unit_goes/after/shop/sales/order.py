@@ -1,3 +1,5 @@
+"""Orders."""
+
 from dataclasses import dataclass
 
 

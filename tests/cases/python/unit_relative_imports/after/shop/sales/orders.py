@@ -1,9 +1,9 @@
 from ..api import parts
-from ..base import Base
 from ..api.parts import (  # what an order has
     Part,
     Price,
 )
+from ..base import Base
 
 
 class Order(Base):

@@ -2,8 +2,8 @@
 
 namespace App\Http\Controllers;
 
-use App\Http\Requests\StoreBookRequest;
 use App\Domain\Models\{Author, Book};
+use App\Http\Requests\StoreBookRequest;
 use App\Services\BookService;
 
 class BookController extends Controller

@@ -1,0 +1,186 @@
+"""What a reviewer sees of a move: imports stay sorted, nothing is left unused, what registers follows."""
+
+from pathlib import Path
+
+import pytest
+
+from tests.conftest import Yandrel, read_tree, write_tree
+
+JAVA = "src/main/java/coop/wax"
+
+
+def moved(root: Path, yandrel: Yandrel, *move: str) -> dict[str, str]:
+    done = yandrel(root, "move", *move)
+    assert done.status == 0, done.err
+    return {path: text.decode() for path, text in read_tree(root).items()}
+
+
+@pytest.mark.parametrize(
+    ("tree", "move", "path", "group"),
+    [
+        (
+            {
+                "app/__init__.py": "",
+                "app/alpha.py": "class Alpha: ...\n",
+                "app/mid.py": "class Mid: ...\n",
+                "app/main.py": "from app.alpha import Alpha\nfrom app.mid import Mid\n\nprint(Alpha, Mid)\n",
+            },
+            ("app/alpha.py", "app/zeta.py"),
+            "app/main.py",
+            "from app.mid import Mid\nfrom app.zeta import Alpha\n\n",
+        ),
+        (
+            {
+                "app/__init__.py": "",
+                "app/alpha.py": "class Alpha: ...\nclass Beta: ...\n",
+                "app/mid.py": "class Mid: ...\n",
+                "app/main.py": "from app.alpha import Alpha, Beta\nfrom app.mid import Mid\n\n"
+                "print(Alpha, Beta, Mid)\n",
+            },
+            ("app/alpha.py:Beta", "app/zeta.py"),
+            "app/main.py",
+            "from app.alpha import Alpha\nfrom app.mid import Mid\nfrom app.zeta import Beta\n\n",
+        ),
+        (
+            {
+                "app/__init__.py": "",
+                "app/alpha.py": "class Alpha: ...\n",
+                "app/mid.py": "class Mid: ...\n",
+                "app/main.py": "from app.mid import Mid\nfrom app.alpha import Alpha\n\nprint(Alpha, Mid)\n",
+            },
+            ("app/alpha.py", "app/aaa.py"),
+            "app/main.py",
+            "from app.mid import Mid\nfrom app.aaa import Alpha\n\n",
+        ),
+        (
+            {
+                "src/alpha.js": "export class Alpha {}\n",
+                "src/mid.js": "export class Mid {}\n",
+                "src/main.js": "import fs from 'fs'\nimport { Alpha } from './alpha.js'\n"
+                "import { Mid } from './mid.js'\n\n",
+            },
+            ("src/alpha.js", "src/zeta.js"),
+            "src/main.js",
+            "import fs from 'fs'\nimport { Mid } from './mid.js'\nimport { Alpha } from './zeta.js'\n\n",
+        ),
+        (
+            {
+                "src/alpha.js": "export class Alpha {}\n",
+                "src/mid.js": "console.log(1)\nexport class Mid {}\n",
+                "src/main.js": "import { Alpha } from './alpha.js'\nimport './mid.js'\n"
+                "import { Mid } from './mid.js'\n\n",
+            },
+            ("src/alpha.js", "src/zeta.js"),
+            "src/main.js",
+            "import { Alpha } from './zeta.js'\nimport './mid.js'\nimport { Mid } from './mid.js'\n\n",
+        ),
+        (
+            {
+                "composer.json": '{"autoload": {"psr-4": {"Wax\\\\": "src/"}}}\n',
+                "src/A/One.php": "<?php\n\nnamespace Wax\\A;\n\nclass One\n{\n}\n",
+                "src/M/Two.php": "<?php\n\nnamespace Wax\\M;\n\nclass Two\n{\n}\n",
+                "src/Main.php": "<?php\n\nnamespace Wax;\n\nuse Wax\\A\\One;\nuse Wax\\M\\Two;\n\n"
+                "class Main\n{\n    public function a(One $a, Two $b)\n    {\n    }\n}\n",
+            },
+            ("src/A/One.php", "src/Z/One.php"),
+            "src/Main.php",
+            "use Wax\\M\\Two;\nuse Wax\\Z\\One;\n\n",
+        ),
+        (
+            {
+                f"{JAVA}/a/One.java": "package coop.wax.a;\n\npublic class One {}\n",
+                f"{JAVA}/m/Two.java": "package coop.wax.m;\n\npublic class Two {}\n",
+                f"{JAVA}/Main.java": "package coop.wax;\n\nimport coop.wax.a.One;\nimport coop.wax.m.Two;\n\n"
+                "public class Main {\n    One a(Two b) { return null; }\n}\n",
+            },
+            (f"{JAVA}/a/One.java", f"{JAVA}/z/"),
+            f"{JAVA}/Main.java",
+            "import coop.wax.m.Two;\nimport coop.wax.z.One;\n\n",
+        ),
+        (
+            {
+                "Wax/Wax.csproj": '<Project Sdk="Microsoft.NET.Sdk"></Project>\n',
+                "Wax/A/One.cs": "namespace Wax.A\n{\n    public class One { }\n}\n",
+                "Wax/M/Two.cs": "namespace Wax.M\n{\n    public class Two { }\n}\n",
+                "Wax/Main.cs": "using System;\nusing Wax.A;\nusing Wax.M;\n\nnamespace Wax\n{\n"
+                "    public class Main { One a; Two b; }\n}\n",
+            },
+            ("Wax/A/One.cs", "Wax/Z/"),
+            "Wax/Main.cs",
+            "using System;\nusing Wax.M;\nusing Wax.Z;\n\n",
+        ),
+    ],
+    ids=["python", "python-new", "python-unsorted", "js", "js-acts", "php", "java", "csharp"],
+)
+def test_a_sorted_group_of_imports_stays_sorted(
+    tmp_path: Path,
+    yandrel: Yandrel,
+    tree: dict[str, str | bytes],
+    move: tuple[str, str],
+    path: str,
+    group: str,
+) -> None:
+    assert group in moved(write_tree(tmp_path / "app", tree), yandrel, *move)[path]
+
+
+REMINDERS = (
+    "from app.registry import register\n\n\nclass Reminder:\n    pass\n\n\nclass Other:\n    pass\n\n\n"
+    "register(Reminder)\nregister(Other)\nregister(Reminder, Other)\n"
+)
+PYTHON: dict[str, str | bytes] = {
+    "app/__init__.py": "",
+    "app/registry.py": "def register(*cls): ...\n",
+    "app/reminders.py": REMINDERS,
+}
+
+
+def test_what_registers_goes_along_where_it_is_loaded(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {**PYTHON, "app/main.py": "from app.reminders import Other, Reminder\n\nprint(Other, Reminder)\n"}
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, "app/reminders.py:Reminder", "app/jobs.py")
+    assert after["app/jobs.py"] == (
+        "from app.registry import register\n\n\nclass Reminder:\n    pass\n\n\nregister(Reminder)\n"
+    )
+    assert after["app/reminders.py"].endswith("    pass\n\n\nregister(Other)\nregister(Reminder, Other)\n")
+
+
+def test_what_registers_stays_where_nothing_loads_the_new_file(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {**PYTHON, "app/main.py": "from app.reminders import Other\n\nprint(Other)\n"}
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, "app/reminders.py:Reminder", "app/jobs.py")
+    assert "register" not in after["app/jobs.py"]
+    assert "register(Reminder)\nregister(Other)\n" in after["app/reminders.py"]
+
+
+def test_the_only_definition_of_a_file_takes_it_along(tmp_path: Path, yandrel: Yandrel) -> None:
+    text = (
+        '"""Reminds keepers."""\n\nfrom app.registry import register\n\n\nclass Reminder:\n    pass\n\n\n'
+        "register(Reminder)\n"
+    )
+    tree = {**PYTHON, "app/reminders.py": text, "app/main.py": "import app.reminders\n"}
+    root = write_tree(tmp_path / "app", tree)
+    after = moved(root, yandrel, "app/reminders.py:Reminder", "app/jobs/reminder.py")
+    assert after["app/jobs/reminder.py"] == text
+    assert after["app/main.py"] == "import app.jobs.reminder\n"
+
+
+def test_one_name_for_all_uses_of_a_module_and_none_left_unused(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree: dict[str, str | bytes] = {
+        "app/__init__.py": "",
+        "app/alpha.py": "class Alpha: ...\nclass Beta: ...\n",
+        "app/main.py": "import app.alpha as al\nfrom app import alpha\n\n"
+        "print(alpha.Beta, al.Beta, alpha.Beta)\n\n\ndef f():\n    return alpha.Beta, alpha.Alpha\n",
+    }
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, "app/alpha.py:Beta", "app/omega/beta.py")
+    assert after["app/main.py"] == (
+        "from app import alpha\nfrom app.omega import beta\n\nprint(beta.Beta, beta.Beta, beta.Beta)\n"
+        "\n\ndef f():\n    return beta.Beta, alpha.Alpha\n"
+    )
+
+
+@pytest.mark.parametrize("place", ["app", "a/b/c/d/e/app"])
+def test_joined_paths_do_not_depend_on_where_the_root_lies(
+    tmp_path: Path, yandrel: Yandrel, place: str
+) -> None:
+    text = "const path = require('path')\nmodule.exports = path.join(__dirname, '/../../x/data.json')\n"
+    tree: dict[str, str | bytes] = {"src/a/b/c.js": text, "src/x/data.json": "{}\n"}
+    after = moved(write_tree(tmp_path / place, tree), yandrel, "src/a/b/c.js", "src/d/")
+    assert after["src/d/c.js"] == text.replace("/../../x", "/../x")
