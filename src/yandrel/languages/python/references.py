@@ -469,12 +469,15 @@ class FileRewriter:
         """Drop the imports of modules whose every use is by another import now."""
         if self.unit.endswith(("__init__.py", "__init__.pyi")):
             return
-        for item in self.facts.imports:
+        uses_of: dict[tuple[int, str], list[Use]] = {}
+        for use in self.deep.uses if self.respelled else ():
+            uses_of.setdefault((use.home, use.head), []).append(use)
+        for item in self.facts.imports if self.respelled else ():
             for imported in item.names:
                 whole = item.whole and not imported.alias
                 bound = imported.name.partition(".")[0] if whole else imported.bound
                 scope = self.scope_of_import.get(imported.start, MODULE_SCOPE)
-                uses = [use for use in self.deep.uses if use.home == scope and use.head == bound]
+                uses = uses_of.get((scope, bound), [])
                 spelled = {self.respelled.get(use.start, "") for use in uses}
                 gone = uses and all(spelled) and not item.guarded and not self.imports.decided(item, imported)
                 if whole and not any(f"{old}.".startswith(f"{imported.name}.") for old in spelled):

@@ -9,7 +9,7 @@ from yandrel.languages.protocol import View
 from yandrel.moves.plan import ChangePlan
 from yandrel.moves.texts import renamed_names
 
-PLAIN = re.compile(r"[\w/-]*", re.ASCII)
+PLAIN = re.compile(r"[\w./-]*", re.ASCII)
 DOTTED = re.compile(r"[\w-]+(?:\.[\w-]+)*", re.ASCII)
 SEPARATORS = re.compile(r"[./\\]")
 TELLING = 2

@@ -23,14 +23,15 @@ SEPARATOR_BYTES = frozenset(b"./\\:$")
 PATH_SEPARATORS = frozenset(b"/\\")
 QUOTES = b"\"'`"
 FOLLOWED = (
-    rb"(?:\\{1,4}|::|[./:$])"
+    rb"(?P<separator>\\{1,4}|::|[./:$])"
     rb"(?:(?=\w)|(?P<hole>%[sd({]|\$?\{|\$\w|#\{|\*|(?:[\"'`]|\Z)\s*(?:\+|\.(?!\.)|\|\|)))"
 )
 """A separator, and then a name, or a hole that is filled when the text is used."""
 LONGEST_LEAD = 200
 FEW = 50
 BESIDE = re.compile(rb"(?<![\w./\\-])((?:\.{1,2}/)*)([\w-]+(?:\.[\w-]+)*)")
-CLASS_BELOW = re.compile(rb"/[A-Z]\w*(?![\w.])")
+CLASS_BELOW = re.compile(rb"/[A-Z][\w$]*(?:\.(?:class|java|kt|html)\b)?(?![\w.])")
+"""A class in a namespace that is written with slashes."""
 VARIABLE = re.compile(r"(?:[$%~]?\{?\w*[%}]?)?/")
 """What stands for a folder before a path: nothing, or one variable."""
 LOGGING = re.compile(rb"(?:(?:category|level|log|log4j2?|loggers?|logging|quarkus)\.)+\Z")
@@ -57,6 +58,7 @@ class _Site:
     start: int
     matched: int
     lead: str
+    slashes: bool
 
 
 class Searcher:
@@ -125,6 +127,8 @@ class Searcher:
             end += 1
         first = data[found.end() : end]
         for thing in firsts.get(first.lower() if self.folds else first, ()):
+            if thing.kind != NAME and not all(sign in PATH_SEPARATORS for sign in found["separator"]):
+                continue
             hit = self._one(path, data, found.start(), end, thing, is_code, is_prose)
             if hit is not None:
                 yield hit
@@ -134,20 +138,22 @@ class Searcher:
     def _site(self, path: str, data: bytes, at: int, thing: OldName) -> _Site:
         """Return how many of the outer parts are written before a place, and what is before those."""
         matched = 1
+        slashes = True
         for part in reversed(thing.outer[:-1]):
             end = at
             while end and data[end - 1] in SEPARATOR_BYTES and at - end < 4:
                 end -= 1
-            start = end
-            while start and data[start - 1] in WORD_BYTES:
-                start -= 1
-            if end == at or not self._same(data[start:end], part):
+            start = end - len(part)
+            if end == at or start < 0 or not self._same(data[start:end], part):
                 break
+            if start and data[start - 1] in WORD_BYTES and not _starts_section(data, start):
+                break
+            slashes = slashes and all(sign in PATH_SEPARATORS for sign in data[end:at])
             matched += 1
             at = start
         before = data[max(0, at - LONGEST_LEAD) : at]
         lead = before[len(before.rstrip(LEAD_BYTES)) :]
-        return _Site(path, data, at, matched, lead.decode("ascii", "replace"))
+        return _Site(path, data, at, matched, lead.decode("ascii", "replace"), slashes)
 
     def _same(self, written: bytes, part: bytes) -> bool:
         return written == part or (self.folds and written.lower() == part.lower())
@@ -181,12 +187,13 @@ class Searcher:
     def _form_of_name(self, site: _Site, end: int, thing: OldName) -> str:
         if site.matched == len(thing.outer):
             lead = site.lead.lstrip("@~$%{}\\/")
-            section = lead.endswith("-") and _line_start(site.data, site.start) == b"["
+            section = lead.endswith("-") and _starts_section(site.data, site.start)
             below = site.data[end : end + 1] == b"/" and b"/" in site.data[site.start : end]
             if below and not CLASS_BELOW.match(site.data, end):
                 return ""  # a file in the folder that is called like the namespace
             plain = not lead or section or LOGGING.match(lead.encode()) is not None
-            return WHOLE if plain and not site.lead.endswith("$") else ""
+            variable = site.lead.endswith("$") and not site.lead.endswith("$$")
+            return WHOLE if plain and not variable else ""
         return (
             TAIL
             if not site.lead.lstrip("\\") and _is_quoted(site.data, site.start - len(site.lead), end)
@@ -196,7 +203,7 @@ class Searcher:
     def _form_of_path(
         self, site: _Site, end: int, thing: OldName, has_suffix: bool, is_code: bool, is_prose: bool
     ) -> str:
-        if not _has_slashes(site.data, site.start, end, len(thing.inner) + has_suffix):
+        if not site.slashes:
             return ""
         named = has_suffix or thing.kind == FOLDER
         base = "/".join(thing.old.split("/")[: len(thing.outer) - site.matched])
@@ -254,7 +261,9 @@ class Searcher:
         """Yield paths with signs of their own, which are searched for as they are."""
         for thing in self.literal:
             old = thing.old.rstrip("/").encode()
-            for found in re.finditer(rb"(?<![\w.-])%b(?![\w-])" % re.escape(old), data):
+            for found in (
+                () if old not in data else re.finditer(rb"(?<![\w.-])%b(?![\w-])" % re.escape(old), data)
+            ):
                 yield Hit(path, found.start(), found.end(), old.decode(), thing, WHOLE)
 
     # -- what is named without a folder ---------------------------------------------------------------
@@ -309,22 +318,16 @@ def _ends_here(data: bytes, end: int, thing: OldName, has_suffix: bool) -> bool:
     return not (following[:1] in (b"/", b"\\") and thing.kind == FILE and not has_suffix)
 
 
-def _has_slashes(data: bytes, start: int, end: int, dotted: int) -> bool:
-    """Whether the parts of a path are parted by slashes or backslashes, but for the dots of its own name."""
-    signs = [sign for sign in data[start:end] if sign in SEPARATOR_BYTES]
-    folders = signs[: len(signs) - (dotted - 1)] if dotted > 1 else signs
-    return bool(folders) and all(sign in PATH_SEPARATORS for sign in folders)
-
-
 def _is_quoted(data: bytes, start: int, end: int) -> bool:
     """Whether a string begins where a text does, and ends with it."""
     before, after = data[start - 1 : start], data[end : end + 1]
     return bool(before) and before in QUOTES and (after == before or after in (b":", b"#", b"@"))
 
 
-def _line_start(data: bytes, at: int) -> bytes:
+def _starts_section(data: bytes, at: int) -> bool:
+    """Whether a name follows a hyphen in the header of a section: `[mypy-shop.plugins]`."""
     start = data.rfind(b"\n", 0, at) + 1
-    return data[start:at].lstrip()[:1]
+    return data[at - 1 : at] == b"-" and data[start:at].lstrip().startswith(b"[")
 
 
 def _folders_above(folder: str) -> Iterator[str]:
