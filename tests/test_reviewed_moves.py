@@ -184,3 +184,36 @@ def test_joined_paths_do_not_depend_on_where_the_root_lies(
     tree: dict[str, str | bytes] = {"src/a/b/c.js": text, "src/x/data.json": "{}\n"}
     after = moved(write_tree(tmp_path / place, tree), yandrel, "src/a/b/c.js", "src/d/")
     assert after["src/d/c.js"] == text.replace("/../../x", "/../x")
+
+
+SCRIPT: dict[str, str | bytes] = {
+    "src/registry.js": "exports.register = (c) => c\n",
+    "src/reminders.js": "const { register } = require('./registry')\n\nclass Reminder {}\n\n"
+    "class Other {}\n\nregister(Reminder)\nregister(Other)\n\nmodule.exports = { Reminder, Other }\n",
+}
+
+
+def test_what_registers_goes_along_in_javascript(tmp_path: Path, yandrel: Yandrel) -> None:
+    main = "const { Reminder, Other } = require('./reminders')\nconsole.log(Reminder, Other)\n"
+    root = write_tree(tmp_path / "app", {**SCRIPT, "src/main.js": main})
+    after = moved(root, yandrel, "src/reminders.js:Reminder", "src/jobs/reminder.js")
+    assert after["src/jobs/reminder.js"] == (
+        "const { register } = require('../registry')\n\nclass Reminder {}\n\nregister(Reminder)\n\n"
+        "module.exports = { Reminder }\n"
+    )
+    assert "register(Other)" in after["src/reminders.js"]
+
+
+@pytest.mark.parametrize("language", ["python", "javascript"])
+def test_a_file_that_nothing_loads_any_more_is_named(tmp_path: Path, yandrel: Yandrel, language: str) -> None:
+    tree: dict[str, str | bytes]
+    if language == "python":
+        tree = {**PYTHON, "app/main.py": "from app.reminders import Reminder\n\nprint(Reminder)\n"}
+        text = REMINDERS.replace("register(Reminder)\n", "").replace("register(Reminder, Other)\n", "")
+        tree["app/reminders.py"] = text
+        move, left = ("app/reminders.py:Reminder", "app/jobs.py"), "app/reminders.py"
+    else:
+        tree = {**SCRIPT, "src/main.js": "const { Reminder } = require('./reminders')\nReminder()\n"}
+        move, left = ("src/reminders.js:Reminder", "src/jobs.js"), "src/reminders.js"
+    done = yandrel(write_tree(tmp_path / "app", tree), "move", *move)
+    assert f"{left}  not loaded  (no file imports it now" in done.out

@@ -32,6 +32,7 @@ from yandrel.moves.stale.listing import list_old_names
 from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, as_whole_file, find_namespace, find_target, find_thing
+from yandrel.moves.unloaded import list_unloaded
 from yandrel.rules.registry import load_rules
 from yandrel.rules.runner import run_rules
 from yandrel.survey.homes import find_home
@@ -172,6 +173,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
                 plan, proof, foresight = second
     list_old_names(index, plan, foresight.views, workspace.layout, step.written_in)
     list_links(index, plan)
+    list_unloaded(index, plan, foresight)
     if proof.refusals:
         lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
         first = proof.refusals[0]

@@ -37,6 +37,8 @@ def find_registrations(context: Context, unit: str, leaving: Mapping[str, Symbol
             continue
         inside = [use for use in deep.uses if node.start_byte <= use.start < node.end_byte]
         heads = {use.head for use in inside if use.home == MODULE_SCOPE}
+        if not inside or min(inside, key=lambda use: use.start).head not in heads:
+            continue  # what is called is no definition of the application
         places = {leaving[head].unit for head in heads if head in leaving}
         if len(places) != 1 or not heads <= {*leaving, *imported} or heads & imported & leaving.keys():
             continue

@@ -1,6 +1,6 @@
 """Statements that make a definition what it is: they go where it goes, in their order."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Set
 
 from tree_sitter import Node
 
@@ -18,6 +18,7 @@ DECLARING = frozenset(
     | {"interface_declaration", "type_alias_declaration", "export_statement"}
 )
 """Statements that do nothing of their own when they are reached."""
+FUNCTIONS = frozenset({"arrow_function", "function_expression", "function", "generator_function"})
 
 
 def find_attached(root: Node, references: list[Reference], name: str, end: int) -> Iterator[Node]:
@@ -62,6 +63,25 @@ def find_attached(root: Node, references: list[Reference], name: str, end: int) 
                     yield node
                     continue
             passed.append(node)
+
+
+def find_registering(
+    root: Node, references: list[Reference], name: str, imported: Set[str]
+) -> Iterator[Node]:
+    """Yield the calls at the top level that name nothing of the module but a definition and its imports.
+
+    A call that is given a function does more than to register something.
+    """
+    for node in root.named_children:
+        call = first_child(node) if node.type == "expression_statement" else None
+        arguments = call.child_by_field_name("arguments") if call is not None else None
+        if call is None or call.type != "call_expression" or arguments is None:
+            continue
+        inside = {r.name for r in references if node.start_byte <= r.start < node.end_byte}
+        functions = any(argument.type in FUNCTIONS for argument in arguments.named_children)
+        known = _head(call) in {name, *imported}
+        if name in inside and inside <= {name, *imported} and known and not functions:
+            yield node
 
 
 def _may_change(passed: list[Node], node: Node, references: list[Reference], name: str) -> bool:

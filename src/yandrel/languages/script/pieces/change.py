@@ -1,7 +1,7 @@
 """The state of moving definitions out of modules: the modules in the making, and the pieces."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field, replace
 from itertools import chain, count, pairwise
 
@@ -12,9 +12,9 @@ from yandrel.languages.script.components import COMPONENTS
 from yandrel.languages.script.deep import DeepFacts, read_deep
 from yandrel.languages.script.facts import WHOLE
 from yandrel.languages.script.finder import Finder, Led
-from yandrel.languages.script.grammar import parse
+from yandrel.languages.script.grammar import parse, text_of
 from yandrel.languages.script.pieces.assigned import HEAD, assigns_whole, find_entry
-from yandrel.languages.script.pieces.attached import find_attached
+from yandrel.languages.script.pieces.attached import find_attached, find_registering
 from yandrel.languages.script.specifiers import PathRewriter, finder_after
 from yandrel.languages.script.statements import (
     REQUIRED,
@@ -97,7 +97,13 @@ class Change:
     def attached_to(self, definition: Definition, unit: str) -> tuple[Definition, ...]:
         """Return the statements that complete a definition, as parts of it."""
         module = self.module(unit)
-        nodes = find_attached(module.statements.root, module.deep.references, definition.name, definition.end)
+        root, references = module.statements.root, module.deep.references
+        nodes = list(find_attached(root, references, definition.name, definition.end))
+        for node in self.registering(definition, unit):
+            if node not in nodes:
+                self.result.statements.append((unit, text_of(node).split("\n")[0]))
+                nodes.append(node)
+        nodes.sort(key=lambda node: node.start_byte)
         return tuple(
             structs.replace(
                 definition, kind=STATEMENT, start=node.start_byte, end=node.end_byte,
@@ -105,6 +111,21 @@ class Change:
             )
             for node in nodes
         )  # fmt: skip
+
+    def registering(self, definition: Definition, unit: str) -> Iterator[Node]:
+        """Yield the statements that only register a definition, where its new place is loaded, too."""
+        module = self.module(unit)
+        facts = self.view.units.facts[unit]
+        imported = {name.bound for item in facts.imports if not item.nested for name in item.names}
+        loaded = any(
+            edge.unit == unit and edge.name == definition.name and edge.when == When.LOAD
+            for other in self.view.importers_of(unit)
+            if other != unit
+            for edge in self.view.edges_of(other)
+        )
+        if loaded:
+            root, references = module.statements.root, module.deep.references
+            yield from find_registering(root, references, definition.name, imported)
 
     def is_assigned(self, unit: str, definition: Definition) -> bool:
         """Whether a definition is what is assigned to an export: `exports.open = () => …`."""
