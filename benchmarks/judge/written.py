@@ -111,6 +111,8 @@ class WrittenJudge:
         gone = sorted(set(self.before) - set(after))
         names = Names(after, self.language)
         lost = {name for name in self.names.all - names.all if len(re.split(r"[.\\]", name)) > 1}
+        modules = {path.removesuffix(".py").replace("/", ".") for path in after if path.endswith(".py")}
+        lost -= {name for name in lost if name in modules}
         found: dict[tuple[str, int, str], Hit] = {}
         for hit in [*self._paths(after, gone), *self._written_names(after, lost)]:
             found.setdefault((hit.path, hit.line, hit.text), hit)
@@ -163,7 +165,7 @@ class WrittenJudge:
             rb"(?:\\{1,4}|[./:_])".join(re.escape(p).encode() for p in names)
             for names in sorted(outer, key=len, reverse=True)
         )
-        pattern = re.compile(rb"(?<![\w.])(?:[\\/]{1,4}|Java_)?(" + joined + rb")(?![\w-])")
+        pattern = re.compile(rb"(?<![\w.\\/])(?:[\\/]{1,4}|Java_)?(" + joined + rb")(?![\w-])")
         heads = {names[-1].encode() for names in outer}
         by_parts = {tuple(names): name for name, names in parts.items()}
         for path, data in after.items():

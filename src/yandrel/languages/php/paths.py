@@ -6,9 +6,10 @@ from collections.abc import Callable, Iterable, Iterator, Mapping
 from functools import cached_property
 
 from yandrel.languages.named.content import Content, PathUse
-from yandrel.model.changes import Note, Relocation
+from yandrel.model.changes import UNSURE, Note, Relocation
 from yandrel.model.facts import Facts
 
+FEW_NOTES = 3
 HERE = "here"
 """The base of a path that stands alone in `include`: it is looked for beside several files."""
 FOLDER = "dir:"
@@ -229,6 +230,21 @@ def _deepest(values: Mapping[str, str | None]) -> dict[str, str | None]:
     return {place: value for place, value in values.items() if place.rstrip("/").count("/") == deepest}
 
 
+def _group(notes: list[Note]) -> Iterator[Note]:
+    """Yield the notes, and one for all where a file has many."""
+    by_unit: dict[str, list[Note]] = {}
+    for note in notes:
+        by_unit.setdefault(note.unit, []).append(note)
+    for unit, own in by_unit.items():
+        if len(own) <= FEW_NOTES:
+            yield from own
+        else:
+            first, lines = own[0], dict.fromkeys(note.line for note in own)
+            places = tuple(f"{unit}:{line}" for line in lines if line != first.line)
+            why = f"{first.why}; {len(own) - 1} more paths here may lead to what moves"
+            yield Note(unit, first.line, first.text, why, UNSURE, places)
+
+
 def tell_unknown_paths(
     relocation: Relocation,
     gone: Iterable[str],
@@ -250,10 +266,13 @@ def tell_unknown_paths(
             elif path.base != OPEN and (not path.base.startswith(SUM) or known.find(path, unit)):
                 continue
             end = "/" + path.text.lstrip("./")
-            target = next((old for old in moved if f"/{old}".endswith(end)), "")
+            fitting = (old for old in moved if f"/{old}".endswith(end))
+            target = next(fitting, "")
             if target and "." in posixpath.basename(end):
-                why = (
-                    f"{'looked for' if path.base == HERE else 'joined'} when it runs; it may lead to {target}"
-                )
-                notes.append(Note(relocation.unit(unit), content.line_of(path.start), path.text, why))
-    return notes
+                how = "looked for" if path.base == HERE else "joined"
+                new = relocation.unit(target)
+                after = f", which is {new} after the move" if new != target else ""
+                why = f"{how} when it runs; it may lead to {target}{after}"
+                line = content.line_of(path.start)
+                notes.append(Note(relocation.unit(unit), line, path.text, why, UNSURE))
+    return list(_group(notes))

@@ -46,10 +46,17 @@ def collect_old_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, Vi
     found = [
         _file(old, new) for old, new in plan.relocation.units.items() if old != new and not old.endswith("/")
     ]
-    found += [
-        _folder(old, new) for old, new in plan.relocation.folders.items() if old.strip("/") and new != old
-    ]
+    found += [_file(old, new) for old, new in _emptied(plan).items()]
+    folders = _with_inner_folders(plan, plan.relocation.folders)
+    found += [_folder(old, new) for old, new in folders.items()]
     return [*found, *(_name(old, new) for old, new in _qualified(index, plan, views).items())]
+
+
+def _emptied(plan: ChangePlan) -> dict[str, str]:
+    """Return the files that are gone because all in them went, with where the first of it is."""
+    places = {symbol.unit: target.unit for symbol, target in plan.relocation.definitions.items()}
+    gone = {change.old for change in plan.files if change.old and not change.new}
+    return {old: places[old] for old in sorted(gone & places.keys())}
 
 
 def _with_inner_folders(plan: ChangePlan, folders: Mapping[str, str]) -> dict[str, str]:
