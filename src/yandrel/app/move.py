@@ -7,6 +7,7 @@ from functools import cached_property
 from msgspec import structs
 from msgspec.structs import replace
 
+from yandrel.app.format_with import format_plan
 from yandrel.app.judging import Judged, judge, recalled_readings
 from yandrel.app.route_effect import RouteWatch, refuse_other_routes
 from yandrel.app.routes import route_table
@@ -49,6 +50,7 @@ class MoveRequest:
     then: str = ""
     no_new_findings: bool = False
     keep_routes: bool = False
+    formatter: str = ""
     command: str = ""
 
 
@@ -82,6 +84,8 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
             _refuse_findings(request, step, outcome)
             if request.keep_routes:
                 refuse_other_routes(watch.after_changes(contents_after(outcome.plan.files)), step.title)
+            if request.formatter and run is not None:
+                format_plan(workspace, outcome.plan, request.formatter, run, request.command)
             label = step.title if len(steps) > 1 else ""
             then = request.then if run is not None else ""
             change = apply_changes(

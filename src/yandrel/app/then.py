@@ -20,10 +20,12 @@ def carry_out_step(
     run: Runner,
     number: int,
     steps: int,
+    finish: Callable[[Record], None] | None = None,
 ) -> str:
     """Run the command; take the change back and raise TakenBackError when it fails.
 
     The change is done only when the command has succeeded: a cut before that is found by the next call.
+    `finish` is called instead of calling it done.
     """
     journal = workspace.journal
     record = journal.read(change)
@@ -39,17 +41,20 @@ def carry_out_step(
     try:
         status, output = run(command)
     except KeyboardInterrupt as error:
-        _take_back(workspace, record)
+        take_back(workspace, record)
         raise StoppedError(
             f"interrupted while `{command}` ran; the change and what the command did were taken back"
         ) from error
     except BaseException:
-        _take_back(workspace, record)
+        take_back(workspace, record)
         raise
     if status == 0:
-        mark_done(journal, change)
+        if finish is not None:
+            finish(record)
+        else:
+            mark_done(journal, change)
         return output
-    _take_back(workspace, record)
+    take_back(workspace, record)
     step = f" after step {number} of {steps}" if steps > 1 else ""
     tail = "\n".join(output.splitlines()[-LAST_LINES:])
     raise TakenBackError(
@@ -58,7 +63,7 @@ def carry_out_step(
     )
 
 
-def _take_back(workspace: Workspace, record: Record) -> None:
+def take_back(workspace: Workspace, record: Record) -> None:
     """Take a change back with what the command did; raises HalfDoneError where that cannot be written."""
     try:
         take_back_with_command(workspace.journal, record, workspace.layout.sources)

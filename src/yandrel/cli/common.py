@@ -60,7 +60,7 @@ def style_of_terminal() -> Style:
     terminal = sys.stdout.isatty()
     colour = terminal and not os.environ.get("NO_COLOR") and os.environ.get("TERM") != "dumb"
     width = _columns() if terminal else 80
-    return Style(max(60, min(width, 110)), colour)
+    return Style(max(60, min(width, 110)), colour, cuts=terminal)
 
 
 def _columns() -> int:

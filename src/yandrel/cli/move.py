@@ -16,6 +16,8 @@ from yandrel.cli.running import command_runner
               help="Write all imports of own code from the root, or relative to the file.")  # fmt: skip
 @click.option("--preview", is_flag=True, help="Show the diff, and change nothing.")
 @click.option("--then", metavar="COMMAND", help="Run this after each step; take it back if that fails.")
+@click.option("--format-with", "formatter", metavar="COMMAND",
+              help="Run your formatter on the changed files, as a part of the change.")  # fmt: skip
 @click.option("--no-new-findings", is_flag=True, help="Refuse a move that adds findings.")
 @click.option("--keep-routes", is_flag=True, help="Refuse a move that changes the route table.")
 @format_option
@@ -28,6 +30,7 @@ def command(
     style: str | None,
     preview: bool,
     then: str | None,
+    formatter: str | None,
     no_new_findings: bool,
     keep_routes: bool,
     form: str,
@@ -44,6 +47,8 @@ def command(
     workspace = open_workspace(root, writes=True)
     if source and move_list:
         raise click.UsageError("name a SOURCE or a move list, not both")
+    if formatter and (preview or style):
+        raise click.UsageError("--format-with works on files that are written: leave --preview and --imports")
     if style:
         if source or move_list or no_new_findings:
             raise click.UsageError("--imports rewrites the whole application, so it takes no SOURCE or list")
@@ -59,6 +64,7 @@ def command(
         move_list=move_list or "",
         preview=preview,
         then=then or "",
+        formatter=formatter or "",
         no_new_findings=no_new_findings,
         keep_routes=keep_routes,
         command="yandrel " + " ".join(sys.argv[1:]),

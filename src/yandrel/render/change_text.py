@@ -2,7 +2,7 @@
 
 from yandrel.model.results import AdoptReport, MoveReport, UndoReport
 from yandrel.render.check_text import render_group
-from yandrel.render.protocol import Style, clip, plural_of, wrap
+from yandrel.render.protocol import Style, plural_of, wrap
 from yandrel.render.route_effect import render_route_effect
 
 PAST = {"move": "Moved", "write": "Wrote"}
@@ -54,7 +54,7 @@ def _files(report: MoveReport, style: Style) -> list[str]:
             text = f"moved    {file.old} -> {file.new}"
         else:
             text = f"changed  {file.new}"
-        lines.append(clip(f"    {text}", style.width))
+        lines.append(style.fit(f"    {text}"))
     if len(report.files) > SHOWN_FILES:
         lines.append(f"    … and {len(report.files) - SHOWN_FILES} more files")
     return lines
@@ -75,11 +75,11 @@ def _findings(report: MoveReport, style: Style) -> list[str]:
     lines: list[str] = []
     if report.findings_ended:
         lines += ["", style.good(f"Ends {plural_of(len(report.findings_ended), 'finding')}")]
-        lines += [clip(f"  {f.key}", style.width) for f in report.findings_ended[:SHOWN_FINDINGS]]
+        lines += [style.fit(f"  {f.key}") for f in report.findings_ended[:SHOWN_FINDINGS]]
     if report.findings_added:
         lines += ["", style.bad(f"Adds {plural_of(len(report.findings_added), 'finding')}")]
         for finding in report.findings_added[:SHOWN_FINDINGS]:
-            lines += [clip(f"  {finding.rule}", style.width), *render_group([finding], style)]
+            lines += [style.fit(f"  {finding.rule}"), *render_group([finding], style)]
         if len(report.findings_added) > SHOWN_FINDINGS:
             lines.append(f"  … and {len(report.findings_added) - SHOWN_FINDINGS} more")
     return lines

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from yandrel.model.results import CheckAllReport, CheckReport, Finding
-from yandrel.render.protocol import Style, clip, plural_of, wrap
+from yandrel.render.protocol import Style, plural_of, wrap
 
 SHOWN_OF_A_GROUP = 3
 SHOWN_PAID_OFF = 5
@@ -85,7 +85,7 @@ def render_group(findings: list[Finding], style: Style, full: bool = False) -> l
         where = f"{finding.unit}:{finding.line}" if finding.line else finding.unit
         lines += wrap(f"{where}  {finding.message}", style.width, "      ", "  ")
         if finding.code:
-            lines.append(clip(f"      {finding.code}", style.width))
+            lines.append(style.fit(f"      {finding.code}"))
         if said := fix_text(finding):
             lines += [style.hint(t) for t in wrap(f"fix: {said}", style.width, "      ", "    ")]
     if len(findings) > len(shown):
@@ -125,7 +125,7 @@ def _tail(report: CheckReport, style: Style) -> list[str]:
             f"{plural_of(len(report.paid_off), 'accepted finding')} paid off "
             "(`yandrel check --accept` drops them):"
         )
-        lines += [clip(f"  {key}", style.width) for key in report.paid_off[:SHOWN_PAID_OFF]]
+        lines += [style.fit(f"  {key}") for key in report.paid_off[:SHOWN_PAID_OFF]]
     if report.problems:
         first = report.problems[0]
         where = f"{first.unit}:{first.line}" if first.line else first.unit

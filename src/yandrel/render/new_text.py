@@ -1,7 +1,7 @@
 """Render the result of `new` as text."""
 
 from yandrel.model.results import NewReport
-from yandrel.render.protocol import Style, clip, plural_of, wrap
+from yandrel.render.protocol import Style, plural_of, wrap
 from yandrel.render.route_effect import render_route_effect
 
 
@@ -15,8 +15,8 @@ def render_new(report: NewReport, style: Style) -> str:
     word = "Made" if report.done else "Would make"
     out.append(f"{style.strong(word)} {report.title.removeprefix('new ')}: {plural_of(len(made), 'new file')}"
                + (f", {plural_of(len(wired), 'file')} changed." if wired else "."))  # fmt: skip
-    out += [clip(f"    new      {file.new}", style.width) for file in made]
-    out += [clip(f"    changed  {file.new}", style.width) for file in wired]
+    out += [style.fit(f"    new      {file.new}") for file in made]
+    out += [style.fit(f"    changed  {file.new}") for file in wired]
     out += render_route_effect(report.routes, style)
     for note in report.notes:
         out += ["", *wrap(note, style.width)]

@@ -2,12 +2,30 @@
 
 import msgspec
 
+SHORTEST_PATH = 20
+"""Columns that a path keeps where a line is too wide."""
+
 
 class Style(msgspec.Struct, frozen=True):
-    """The style of text output: its width in columns, and whether colour may be used."""
+    """The style of text output: its width in columns, and whether colour may be used.
+
+    `cuts` says that lines which are too wide are cut, as in a terminal; elsewhere they are whole.
+    """
 
     width: int = 80
     colour: bool = False
+    cuts: bool = False
+
+    def fit(self, text: str) -> str:
+        """Return a line that fits: its longest words, which are paths, are cut in the middle."""
+        while self.cuts and len(text) > self.width:
+            longest = max(text.split(), key=len)
+            if len(longest) <= SHORTEST_PATH:
+                return clip(text, self.width)
+            keep = max(SHORTEST_PATH, len(longest) - (len(text) - self.width)) - 1
+            start, end = keep // 2, keep - keep // 2
+            text = text.replace(longest, f"{longest[:start]}…{longest[-end:]}", 1)
+        return text
 
     def strong(self, text: str) -> str:
         return f"\x1b[1m{text}\x1b[0m" if self.colour else text

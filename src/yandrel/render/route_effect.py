@@ -1,7 +1,7 @@
 """Render what became of the route table in a change."""
 
 from yandrel.model.results import RouteChange, RouteEditReport, RouteEffect
-from yandrel.render.protocol import Style, clip, plural_of, wrap
+from yandrel.render.protocol import Style, plural_of, wrap
 
 SHOWN_CHANGES = 8
 SHOWN_NOTES = 20
@@ -16,7 +16,7 @@ def render_route_effect(effect: RouteEffect | None, style: Style) -> list[str]:
         return [f"  {plural_of(effect.before, 'route')} before and after, the same."]
     count = plural_of(len(effect.changes), "difference")
     lines = ["", style.strong(f"Routes: {effect.before} before, {effect.after} after, {count}")]
-    lines += [clip("  " + change_line(change), style.width) for change in effect.changes[:SHOWN_CHANGES]]
+    lines += [style.fit("  " + change_line(change)) for change in effect.changes[:SHOWN_CHANGES]]
     if len(effect.changes) > SHOWN_CHANGES:
         lines.append(f"  … and {len(effect.changes) - SHOWN_CHANGES} more")
     return lines
@@ -34,7 +34,7 @@ def render_route_edit(report: RouteEditReport, style: Style) -> str:
     """Return what another prefix or guard changed, and what is left to do by hand."""
     out = [] if report.done else [report.diff.rstrip("\n"), ""]
     out.append(style.strong(f"{report.summary}."))
-    out += [clip(f"    changed  {file.new}", style.width) for file in report.files]
+    out += [style.fit(f"    changed  {file.new}") for file in report.files]
     out += ["", *_rows(report, style)]
     if report.notes:
         out += ["", style.strong(f"Written out elsewhere ({plural_of(len(report.notes), 'file')})")]
@@ -61,4 +61,4 @@ def _rows(report: RouteEditReport, style: Style) -> list[str]:
             if report.same == 1
             else f"  The other {report.same} routes are the same."
         )
-    return [clip(line, style.width) for line in lines]
+    return [style.fit(line) for line in lines]

@@ -61,7 +61,7 @@ def _groups(routes: list[Route], key: Callable[[Route], str], style: Style) -> l
             guards = f"  [{', '.join(route.guards)}]" if route.guards else ""
             mark = "" if route.certain else " ?"
             text = f"  {route.method:<9}{(route.pattern + mark).ljust(width + 2)}  {handler}{guards}"
-            lines.append(clip(text, style.width))
+            lines.append(style.fit(text))
     return lines
 
 

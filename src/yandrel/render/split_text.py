@@ -3,7 +3,7 @@
 from collections import Counter
 
 from yandrel.model.results import PieceRow, SplitReport, TypeSplitReport
-from yandrel.render.protocol import Style, clip, plural_of, table, wrap
+from yandrel.render.protocol import Style, plural_of, table, wrap
 from yandrel.render.route_effect import render_route_effect
 
 NO_ROLE = "no role"
@@ -23,13 +23,10 @@ def render_split(report: SplitReport, style: Style) -> str:
     out += wrap(style.strong(head + plural_of(places, "file") + "."), style.width + 8, "  ", "")
     out += [*wrap(held, style.width), ""]
     rows = [[_span(p.line, p.last_line), p.name, p.role or NO_ROLE, p.target] for p in going]
-    out += [clip(line, style.width) for line in table(rows, ["lines", "piece", "role", "goes to"], {0})]
+    out += [style.fit(line) for line in table(rows, ["lines", "piece", "role", "goes to"], {0})]
     if report.routers:
         out += ["", style.strong("Routes")]
-        out += [
-            clip(f"  {name} is mounted {_under(prefix)}", style.width)
-            for name, prefix in report.routers.items()
-        ]
+        out += [style.fit(f"  {name} is mounted {_under(prefix)}") for name, prefix in report.routers.items()]
     out += _staying(report, style)
     out += _mixed(report, style)
     if report.notes:
@@ -94,7 +91,7 @@ def render_type_split(report: TypeSplitReport, style: Style) -> str:
     for part in report.parts:
         out += wrap(f"{part.name}: {', '.join(part.methods)}", style.width, "      ", "  ")
         for user in part.users:
-            out.append(clip(f"      needs no more: {user}", style.width))
+            out.append(style.fit(f"      needs no more: {user}"))
     if report.shared:
         out += wrap(
             f"{report.type_name}Base, shared: {', '.join(report.shared)}", style.width, "      ", "  "

@@ -157,7 +157,7 @@ def _problems(report: SurveyReport, style: Style) -> list[str]:
     lines = ["", style.strong("Could not be read whole")]
     for place in report.problems[:SHOWN_PROBLEMS]:
         where = f"{place.unit}:{place.line}" if place.line else place.unit
-        lines.append(clip(f"  {where}: {place.text}", style.width))
+        lines.append(style.fit(f"  {where}: {place.text}"))
     if len(report.problems) > SHOWN_PROBLEMS:
         lines.append(f"  and {len(report.problems) - SHOWN_PROBLEMS} more")
     return lines
