@@ -217,3 +217,79 @@ def test_a_file_that_nothing_loads_any_more_is_named(tmp_path: Path, yandrel: Ya
         move, left = ("src/reminders.js:Reminder", "src/jobs.js"), "src/reminders.js"
     done = yandrel(write_tree(tmp_path / "app", tree), "move", *move)
     assert f"{left}  not loaded  (no file imports it now" in done.out
+
+
+LICENCE = "/*\n * Copyright Waxmoor. Licensed under the MIT licence.\n */\n"
+
+
+@pytest.mark.parametrize(
+    ("path", "text", "other", "new"),
+    [
+        ("src/a.js", "export class A {}\nexport class B {}\n", "src/b.js", "export class B {}\n"),
+        (
+            "Wax/A.cs",
+            "namespace Wax\n{\n    public class A { }\n    public class B { }\n}\n",
+            "Wax/B.cs",
+            "namespace Wax\n{\n    public class B { }\n}\n",
+        ),
+        (
+            f"{JAVA}/A.java",
+            "package coop.wax;\n\npublic class A {\n}\n\nclass B {\n}\n",
+            f"{JAVA}/B.java",
+            "package coop.wax;\n\nclass B {\n}\n",
+        ),
+        (
+            "Sources/Core/A.swift",
+            "struct A {\n}\n\nstruct B {\n}\n",
+            "Sources/Core/B.swift",
+            "struct B {\n}\n",
+        ),
+        (
+            "a.go",
+            "package wax\n\ntype A struct{}\n\ntype B struct{}\n",
+            "b.go",
+            "package wax\n\ntype B struct{}\n",
+        ),
+    ],
+    ids=["js", "csharp", "java", "swift", "go"],
+)
+def test_a_new_file_has_the_licence_header(
+    tmp_path: Path, yandrel: Yandrel, path: str, text: str, other: str, new: str
+) -> None:
+    header = LICENCE if path != "a.go" else LICENCE + "\n"
+    tree: dict[str, str | bytes] = {path: header + text, "go.mod": "module coop.example/wax\n"}
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, f"{path}:B", other)
+    assert after[other] == header + new
+    assert after[path].startswith(header)
+
+
+def test_a_file_inside_of_one_condition_keeps_it_around_what_leaves(tmp_path: Path, yandrel: Yandrel) -> None:
+    text = (
+        "#if NET40\nusing System;\n\nnamespace Wax.A\n{\n    public class One { }\n"
+        "    public class Two { }\n}\n#endif\n"
+    )
+    root = write_tree(tmp_path / "app", {"Wax/A/One.cs": text, "Wax/B/Three.cs": "namespace Wax.B { }\n"})
+    after = moved(root, yandrel, "Wax/A/One.cs:Two", "Wax/B/")
+    assert after["Wax/B/Two.cs"] == (
+        "#if NET40\nusing System;\n\nnamespace Wax.B\n{\n    public class Two { }\n}\n#endif\n"
+    )
+
+
+def test_ids_in_documentation_follow(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree: dict[str, str | bytes] = {
+        "Wax/A/One.cs": "namespace Wax.A\n{\n    public class One { }\n}\n",
+        "Wax/B/Two.cs": "namespace Wax.B\n{\n    public class Two { }\n}\n",
+        "doc.xml": '<doc><member name="T:Wax.A.One"/><member name="M:Wax.A.One.Run"/></doc>\n',
+    }
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, "Wax/A/One.cs", "Wax/B/")
+    assert after["doc.xml"] == '<doc><member name="T:Wax.B.One"/><member name="M:Wax.B.One.Run"/></doc>\n'
+
+
+def test_a_method_after_one_colon_follows(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree: dict[str, str | bytes] = {
+        "composer.json": '{"autoload": {"psr-4": {"Wax\\\\": "src/"}}}\n',
+        "src/A/One.php": "<?php\n\nnamespace Wax\\A;\n\nclass One\n{\n}\n",
+        "src/main.php": "<?php\n\nreturn ['\\Wax\\A\\One:run', 'Wax\\A\\One::run'];\n",
+    }
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, "src/A/One.php", "src/B/")
+    assert after["src/main.php"] == "<?php\n\nreturn ['\\Wax\\B\\One:run', 'Wax\\B\\One::run'];\n"

@@ -14,6 +14,7 @@ from yandrel.languages.import_order import is_same_but_for_order, keep_order
 from yandrel.languages.registry import is_manifest, language_of, load_language
 from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
 from yandrel.moves.exact_edits import find_edit_fault
+from yandrel.moves.licence import with_licence
 
 FEW_WORDS = 12
 
@@ -229,7 +230,10 @@ def build_files(
         changes.append(
             FileChange(old, new, before, after if new else None, mode, after != before, len(edits))
         )
+    origins = {new.unit: old.unit for old, new in relocation.definitions.items()}
     for new, text in sorted(rewrite.created.items()):
+        origin = decoded.get(origins.get(new, ""))
+        text = with_licence(text, origin.data) if origin is not None and text.strip() else text
         if index.files.exists(new) and new not in relocation.units:
             raise RefusedError("is there already", where=new)
         if guessed and not text.isascii():

@@ -22,6 +22,8 @@ from yandrel.texts.scalars import LARGEST, find_words, is_config, is_key
 
 LOGGING = frozenset(["category", "level", "log", "log4j", "logger", "loggers", "logging", "quarkus"])
 """Words that keys begin with which go on with the name of a logger, which is called like its class."""
+DOCUMENTED = re.compile(r"[TMFPEN]:(?=[A-Z])")
+"""What begins the id of a type or a member in the documentation of C#."""
 LOGGER_SETTINGS = frozenset(["level", "handlers", "useParentHandlers"])
 """Words that follow the name of a logger in a key."""
 OWN_FILES = ("yandrel.toml", "yandrel.accepted.toml")
@@ -108,6 +110,9 @@ def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View])
 def _renamed(word: str, names: dict[str, str], paths: dict[str, str], folders: dict[str, str]) -> str | None:
     if "\\" in word:
         return _renamed_class(word, names)
+    if DOCUMENTED.match(word):
+        new = _renamed(word[2:], names, {}, {})
+        return word[:2] + new if new is not None else None
     dotted = word.replace(":", ".")
     if dotted in names:
         new = names[dotted]

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from yandrel.languages.csharp.content import Chain, ContentReader, read_content
 from yandrel.languages.csharp.facts import ALIAS, GLOBAL, STATIC, STATIC_MEMBER, UNDER_CONDITION
-from yandrel.languages.csharp.grammar import condition_at, parse_first_branches
+from yandrel.languages.csharp.grammar import condition_around, condition_at, parse_first_branches
 from yandrel.languages.csharp.lookup import Names, Surroundings, find_rooted, find_type, levels_of
 from yandrel.languages.csharp.project import project_of
 from yandrel.languages.csharp.references import find_references
@@ -270,6 +270,16 @@ class CSharpDialect(Dialect):
 
     def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
         newline = newline_of(origin.source)
+        around = condition_around(origin.source)
+        if around:
+            added = [replace(a, condition="") if a.condition == around else a for a in added]
+            text = self._new_text(origin, namespace, added, pieces, newline)
+            return f"#if {around}{newline}{text}#endif{newline}"
+        return self._new_text(origin, namespace, added, pieces, newline)
+
+    def _new_text(
+        self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str], newline: str
+    ) -> str:
         lines = sorted(dict.fromkeys((_key(a.path), _using_line(a, newline)) for a in added))
         head = newline.join(line for _, line in lines) + newline * 2 if lines else ""
         body = (newline * 2).join(pieces)

@@ -65,6 +65,10 @@ OUTLINES = Outlines(
     rb"\)(?<!new\(\))\s*(?::\s*(?:base|this)\s*\([^{};]*\)\s*)?",
     rb"(?:class|struct|record|interface)\s+\w+\s*(?:<[^;{}()]*>\s*)?\(",
 )
+BEFORE_CODE = re.compile(
+    rb"\A(?:\xef\xbb\xbf|\s+|//[^\n]*|/\*.*?\*/|#region[^\n]*|#endregion[^\n]*)+", re.DOTALL
+)
+LAST_DIRECTIVE = re.compile(rb"#endif[^\n]*\Z")
 NEVER = re.compile(rb"#if[ \t]+(?:false|!true)[ \t]*(?://.*)?\Z")
 UNDER_CONDITIONS = frozenset({"preproc_if", "preproc_else", "preproc_elif", "preproc_region"})
 CONTAINERS = UNDER_CONDITIONS | {"declaration_list"}
@@ -247,6 +251,19 @@ def start_with_condition(source: bytes, start: int, end: int) -> int:
             break
         start = opening.start()
     return start
+
+
+def condition_around(source: bytes) -> str:
+    """Return what the preprocessor asks before it reads anything of a file; nothing where it reads some."""
+    code = BEFORE_CODE.sub(b"", source).strip()
+    if not code.startswith(b"#if") or not LAST_DIRECTIVE.search(code):
+        return ""
+    depth = 0
+    for found in DIRECTIVE.finditer(code):
+        depth += (found[1] == b"if") - (found[1] == b"endif")
+        if not depth or (depth == 1 and found[1] in (b"else", b"elif")):
+            return condition_at(code, found.start()) if not code[found.end() :].strip() else ""
+    return ""
 
 
 def condition_at(source: bytes, place: int) -> str:

@@ -234,10 +234,10 @@ class JvmDialect(Dialect):
     def new_file(self, origin: Content, namespace: str, added: list[AddedImport], pieces: list[str]) -> str:
         newline = newline_of(origin.source)
         stop = "" if is_kotlin(origin.unit) else ";"
-        header = origin.source[: origin.blocks[0].statement_start].decode("utf-8").rstrip()
-        parts = [header] if header and not header.startswith("@file") else []
-        if namespace:
-            parts.append(f"package {namespace}{stop}")
+        before = origin.source[: origin.blocks[0].statement_start].decode("utf-8")
+        header = before.rstrip() if not before.startswith("@file") else ""
+        gap = before[len(header) :] if namespace else ""
+        parts = [f"{header}{gap}package {namespace}{stop}"] if namespace else [header] if header else []
         lines = sorted((_key(a.path, a.space), _import_line(a, stop)) for a in added)
         if lines:
             parts.append(newline.join(line for _, line in lines))

@@ -231,7 +231,7 @@ class ContentReader:
         text = self.source[start:end]
         if not text or len(text) > 300:
             return
-        bare = text.partition(b"::")[0].partition(b"@")[0].rstrip(b"\\")
+        bare = text.partition(b":")[0].partition(b"@")[0].rstrip(b"\\")
         if b"\\" in bare and CLASS_NAME_TEXT.match(bare):
             name = bare.decode("utf-8", "replace").replace("\\\\", "\\").replace("\\", ".").strip(".")
             self.content.uses.append(

@@ -30,7 +30,7 @@ FOLLOWED = (
 LONGEST_LEAD = 200
 FEW = 50
 BESIDE = re.compile(rb"(?<![\w./\\-])((?:\.{1,2}/)*)([\w-]+(?:\.[\w-]+)*)")
-CLASS_BELOW = re.compile(rb"/[A-Z][\w$]*(?:\.(?:class|java|kt|html)\b)?(?![\w.])")
+CLASS_BELOW = re.compile(rb"(?:/[a-z]\w*)*+/[A-Z][\w$]*(?:\.(?:class|java|kt|html)\b)?(?![\w.])")
 """A class in a namespace that is written with slashes."""
 VARIABLE = re.compile(r"(?:[$%~]?\{?\w*[%}]?)?/")
 """What stands for a folder before a path: nothing, or one variable."""

@@ -1,7 +1,6 @@
 /*
  * Waxmoor.
  */
-
 package coop.waxmoor.models;
 
 import java.util.Map;
