@@ -19,11 +19,10 @@ class _Tree:
             self.modules[self.name_of(path)] = path
 
     def name_of(self, path: str) -> str:
+        """Return a module's name from above the outermost package that it is in."""
         parts = path[:-3].split("/")
-        top = len(parts) - 1
-        while top > 0 and "/".join(parts[:top]) in self.packages:
-            top -= 1
-        inner = parts[top:]
+        above = [n for n in range(1, len(parts)) if "/".join(parts[:n]) in self.packages]
+        inner = parts[above[0] - 1 if above else len(parts) - 1 :]
         return ".".join(inner[:-1] if inner[-1] == "__init__" else inner)
 
     def bound(self, path: str) -> set[str]:

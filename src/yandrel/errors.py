@@ -20,6 +20,8 @@ class YandrelError(Exception):
         self.what = what
         self.where = where
         self.todo = todo
+        self.line = 0
+        """The line of the move list that is at fault, where there is one."""
         super().__init__(self.one_line())
 
     def one_line(self) -> str:

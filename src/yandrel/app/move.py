@@ -14,7 +14,7 @@ from yandrel.app.routes import route_table
 from yandrel.app.steps import tell_done
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
-from yandrel.errors import CallError, RefusedError
+from yandrel.errors import CallError, RefusedError, YandrelError
 from yandrel.files.contents import ChangedFiles
 from yandrel.files.lock import hold_lock
 from yandrel.files.paths import check_path
@@ -79,8 +79,10 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
     with hold_lock(workspace.root), tell_done(done, len(steps)):
         last: Outcome | None = None
         output = ""
+        planned = _plan_ahead(workspace, steps)
+        by_command = bool(request.then or request.formatter)
         for number, step in enumerate(steps, start=1):
-            outcome = plan_step(workspace, step)
+            outcome = plan_step(workspace, step) if by_command and number > 1 else planned[number - 1]
             _refuse_findings(request, step, outcome)
             if request.keep_routes:
                 refuse_other_routes(watch.after_changes(contents_after(outcome.plan.files)), step.title)
@@ -99,6 +101,46 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
         assert last is not None
         last.routes = watch.as_it_is()
         return _report(last, done[-1], "", len(steps), output)
+
+
+def _plan_ahead(workspace: Workspace, steps: list[Step]) -> list[Outcome]:
+    """Plan all steps, each on what the one before it leaves; raises for all that cannot be at once."""
+    outcomes: list[Outcome] = []
+    faults: list[tuple[int, YandrelError]] = []
+    now = workspace
+    for number, step in enumerate(steps, start=1):
+        try:
+            outcome = plan_step(now, step)
+        except (CallError, RefusedError) as error:
+            if not step.written_in:
+                raise
+            faults.append((number, error))
+            continue
+        outcomes.append(outcome)
+        now = now.with_changes(contents_after(outcome.plan.files)) if step is not steps[-1] else now
+    if faults:
+        raise _refuse_steps(steps, faults)
+    return outcomes
+
+
+def _refuse_steps(steps: list[Step], faults: list[tuple[int, YandrelError]]) -> RefusedError:
+    """Return the error that names every step which cannot be carried out, with its line in the list."""
+    told = []
+    for number, error in faults:
+        step = steps[number - 1]
+        line = error.line or next(iter(step.lines), 0)
+        told.append((f"{step.written_in}:{line}", f"step {number}", error))
+    reasons = [
+        f"{where}: {name}: {reason}"
+        for where, name, error in told
+        for reason in (getattr(error, "reasons", ()) or (error.one_line(),))
+    ]
+    where, name, first = told[0]
+    place = f"{first.where}: " if first.where else ""
+    more = f"; {len(told) - 1} more of {len(steps)} steps cannot be either" if len(told) > 1 else ""
+    return RefusedError(
+        f"{name}: {place}{first.what}{more}", where=where, todo=first.todo, reasons=tuple(reasons)
+    )
 
 
 def _refuse_findings(request: MoveRequest, step: Step, outcome: Outcome) -> None:
@@ -150,19 +192,14 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     index = workspace.index
     pairs: list[tuple[Thing, Thing]] = []
     asked: list[tuple[Thing, Thing]] = []
-    for source_text, target_text in step.pairs:
-        everywhere = find_namespace(index, source_text, target_text, workspace.here)
-        if everywhere:
-            pairs += everywhere
-            asked += everywhere
-            continue
-        source = find_thing(index, source_text, workspace.here)
-        if target_text is None:
-            target = home_target(workspace, source)
-        else:
-            target = find_target(index, source, target_text, workspace.here)
-        asked.append((source, target))
-        pairs += as_whole_file(index, source, target)
+    for position, (source_text, target_text) in enumerate(step.pairs):
+        try:
+            found = _find_pairs(workspace, source_text, target_text)
+        except (CallError, RefusedError) as error:
+            error.line = step.lines[position] if step.lines else 0
+            raise
+        asked += found
+        pairs += [whole for pair in found for whole in as_whole_file(index, *pair)]
     generated = frozenset(workspace.generated_files())
     relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
     title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in asked[:3])
@@ -188,6 +225,18 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     outcome = Outcome(plan, proof)
     _compare_findings(workspace, outcome)
     return outcome
+
+
+def _find_pairs(workspace: Workspace, source_text: str, target_text: str | None) -> list[tuple[Thing, Thing]]:
+    """Return what a move names, and where it goes; raises where something is not there."""
+    index = workspace.index
+    everywhere = find_namespace(index, source_text, target_text, workspace.here)
+    if everywhere:
+        return everywhere
+    source = find_thing(index, source_text, workspace.here)
+    if target_text is None:
+        return [(source, home_target(workspace, source))]
+    return [(source, find_target(index, source, target_text, workspace.here))]
 
 
 def _plan_whole(

@@ -33,6 +33,7 @@ COMMANDS = {
     "undo": "Take changes back, to the byte.",
     "demo": "Walk the whole job through on Waxmoor, a small application.",
 }
+SHOWN_REASONS = 40
 
 
 OBJECTS_BETWEEN_COLLECTIONS = 100_000
@@ -157,7 +158,7 @@ def _show_reasons(error: RefusedError) -> None:
     from yandrel.render.escape import escape_controls
 
     others = [reason for reason in error.reasons if reason != error.one_line()]
-    for reason in others[:10]:
+    for reason in others[:SHOWN_REASONS]:
         click.echo(f"  {escape_controls(reason)}", err=True)
-    if len(others) > 10:
-        click.echo(f"  … and {len(others) - 10} more reasons", err=True)
+    if len(others) > SHOWN_REASONS:
+        click.echo(f"  … and {len(others) - SHOWN_REASONS} more reasons", err=True)

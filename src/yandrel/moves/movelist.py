@@ -10,11 +10,16 @@ from yandrel.model.untyped import parse_toml
 
 @dataclass(frozen=True)
 class Step:
-    """Moves that are one change: sources name the state before it, targets the state after it."""
+    """Moves that are one change: sources name the state before it, targets the state after it.
+
+    `written_in` is the move list that has it.
+    """
 
     title: str
     pairs: tuple[tuple[str, str | None], ...]
     written_in: str = ""
+    lines: tuple[int, ...] = ()
+    """The lines of the list that the pairs are on."""
 
 
 def read_move_list(root: Path, here: str, name: str) -> list[Step]:
@@ -23,17 +28,35 @@ def read_move_list(root: Path, here: str, name: str) -> list[Step]:
     if path is None:
         raise CallError("no such move list", where=name)
     try:
-        table = parse_toml(read_plain(path))
+        raw = read_plain(path)
+        table = parse_toml(raw)
     except OSError as error:
         raise CallError(f"cannot be read ({error.strerror})", where=name) from error
     except ValueError as error:
         raise ConfigError(str(error), where=name, todo="fix the TOML") from error
     if set(table) - {"step"} or not isinstance(table.get("step"), list) or not table["step"]:
         raise ConfigError("has no [[step]]", where=name, todo='write [[step]] and moves = ["a -> b"]')
-    return [_read_step(entry, number, name) for number, entry in enumerate(table["step"], start=1)]
+    lines = _Lines(raw.decode("utf-8", "replace"))
+    return [_read_step(entry, number, name, lines) for number, entry in enumerate(table["step"], start=1)]
 
 
-def _read_step(entry: object, number: int, name: str) -> Step:
+class _Lines:
+    """Finds the lines of moves, which come in the order of the text."""
+
+    def __init__(self, text: str) -> None:
+        self.lines = text.splitlines()
+        self.last = 0
+
+    def find(self, move: str) -> int:
+        """Return the line of the next move of that text; that of the one before it where it is not found."""
+        for number in range(max(self.last - 1, 0), len(self.lines)):
+            if move in self.lines[number]:
+                self.last = number + 1
+                return self.last
+        return self.last
+
+
+def _read_step(entry: object, number: int, name: str, lines: _Lines) -> Step:
     if not isinstance(entry, dict) or set(entry) - {"title", "moves"}:
         raise ConfigError(f"step {number} has an unknown key", where=name, todo="known are title and moves")
     moves = entry.get("moves", [])
@@ -45,4 +68,5 @@ def _read_step(entry: object, number: int, name: str) -> Step:
         if not source.strip() or (arrow and not target.strip()):
             raise ConfigError(f"step {number}: {line!r} is no move", where=name, todo='write "a -> b"')
         pairs.append((source.strip(), target.strip() if arrow else None))
-    return Step(str(entry.get("title", f"step {number}")), tuple(pairs), name)
+    found = tuple(lines.find(str(line)) for line in moves)
+    return Step(str(entry.get("title", f"step {number}")), tuple(pairs), name, found)

@@ -5,6 +5,7 @@ before its code runs, a package before its modules; `from m import n` falls back
 """
 
 from collections.abc import Iterator
+from itertools import pairwise
 
 from yandrel.languages.circles import find_strong_groups
 from yandrel.languages.python.view import PythonView
@@ -121,6 +122,7 @@ class _Run:
         self.names: dict[str, set[str]] = {}
         self.done: set[str] = set()
         self.fault = ""
+        self.missing = ""
 
     def load(self, unit: str) -> None:
         if self.fault or unit in self.names:
@@ -137,6 +139,7 @@ class _Run:
                     break
                 if self.fault:
                     if not self.caught(stack):
+                        self.fault = self.tell([frame[0] for frame in stack])
                         return
                     break
             else:
@@ -183,5 +186,23 @@ class _Run:
             return None
         if name.startswith("__") and name.endswith("__"):
             return None
-        self.fault = f"{unit} takes {name} from {target}, which is only half loaded then"
+        self.fault = f"{name} is not there yet when {unit} takes it"
+        self.missing = target
         return None
+
+    def tell(self, stack: list[str]) -> str:
+        """Return the imports that lead around, each with its line: `a.py:3 -> b.py:1 -> a.py`."""
+        start = stack.index(self.missing) if self.missing in stack else 0
+        path = [*stack[start:], self.missing]
+        steps = [f"{unit}{self.line_of(unit, needed)}" for unit, needed in pairwise(path)]
+        return f"{' -> '.join([*steps, path[-1]])}; {self.fault}"
+
+    def line_of(self, unit: str, needed: str) -> str:
+        """Return the line by which a unit loads another, after a colon."""
+        edges = [edge for edge in self.loader.view.edges_of(unit) if edge.when == When.LOAD]
+        direct = [e for e in edges if needed in (e.named_unit, e.unit)]
+        folder = needed.removesuffix("__init__.py")
+        passing = [
+            e for e in edges if needed in e.through or (folder != needed and e.unit.startswith(folder))
+        ]
+        return next((f":{edge.line}" for edge in [*direct, *passing]), "")
