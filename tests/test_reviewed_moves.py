@@ -293,3 +293,19 @@ def test_a_method_after_one_colon_follows(tmp_path: Path, yandrel: Yandrel) -> N
     }
     after = moved(write_tree(tmp_path / "app", tree), yandrel, "src/A/One.php", "src/B/")
     assert after["src/main.php"] == "<?php\n\nreturn ['\\Wax\\B\\One:run', 'Wax\\B\\One::run'];\n"
+
+
+def test_one_name_is_left_without_brackets_and_no_gap_below_the_docstring(
+    tmp_path: Path, yandrel: Yandrel
+) -> None:
+    tree: dict[str, str | bytes] = {
+        "app/__init__.py": "",
+        "app/kinds.py": "class A: ...\nclass B: ...\n",
+        "app/main.py": '"""Main."""\n\nimport time\n\n'
+        "from app.kinds import (A,\n                       B)\n\n\n"
+        "class Clock:\n    now = time.time()\n    kind = B\n\n\nclass Other:\n    kind = A\n",
+    }
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, "app/main.py:Clock", "app/clock.py")
+    assert after["app/main.py"] == (
+        '"""Main."""\n\nfrom app.kinds import A\n\n\nclass Other:\n    kind = A\n'
+    )

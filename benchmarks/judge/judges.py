@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from xml.etree import ElementTree
 
-from benchmarks.judge.python_names import resolve_python, undefined_python
+from benchmarks.judge.python_names import undefined_python, unresolved_python
 from benchmarks.judge.resolvers import find_autoloaded, resolve_kotlin, resolve_php
 from benchmarks.judge.swift import resolve_swift
 
@@ -198,6 +198,15 @@ def judge_swift(root: Path, renamed: dict[str, str]) -> Findings:
     return Findings(refused, found)
 
 
+def judge_python(root: Path, renamed: dict[str, str]) -> Findings:
+    texts = [
+        (path, (root / path).read_text(encoding="utf-8", errors="replace"))
+        for path in _files(root, ENDINGS["python"])
+    ]
+    errors = undefined_python(iter(texts)) + unresolved_python(iter(texts))
+    return Findings(Counter({_plain(text, renamed): count for text, count in errors.items()}))
+
+
 def judge_by_names(resolve: Callable[[Iterator[tuple[str, str]]], Counter[str]], language: str) -> "Judge":
     def judge(root: Path, renamed: dict[str, str]) -> Findings:
         texts = [
@@ -207,8 +216,6 @@ def judge_by_names(resolve: Callable[[Iterator[tuple[str, str]]], Counter[str]],
         found: Counter[str] = Counter()
         for name, count in resolve(iter(texts)).items():
             found[renamed.get(name, name)] += count
-        if language == "python":
-            return Findings(undefined_python(iter(texts)), found)
         if language == "php":
             for name, count in find_autoloaded(root, iter(texts)).items():
                 word, _, last = name.partition(" ")
@@ -226,7 +233,7 @@ JUDGES: dict[str, Judge] = {
     "javascript": judge_script,
     "typescript": judge_script,
     "kotlin": judge_by_names(resolve_kotlin, "kotlin"),
-    "python": judge_by_names(resolve_python, "python"),
+    "python": judge_python,
     "php": judge_by_names(resolve_php, "php"),
     "swift": judge_swift,
 }

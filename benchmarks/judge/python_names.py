@@ -25,6 +25,10 @@ class _Tree:
         inner = parts[above[0] - 1 if above else len(parts) - 1 :]
         return ".".join(inner[:-1] if inner[-1] == "__init__" else inner)
 
+    def is_there(self, name: str) -> bool:
+        """Whether a module, or a folder with modules, is called so."""
+        return name in self.modules or any(module.startswith(f"{name}.") for module in self.modules)
+
     def bound(self, path: str) -> set[str]:
         names: set[str] = set()
         for node in ast.walk(self.trees[path]):
@@ -37,35 +41,35 @@ class _Tree:
         return names
 
 
-def resolve_python(texts: Iterator[tuple[str, str]]) -> Counter[str]:
-    """Count the imports of each thing of the application that lead to it, by the thing's last name.
-
-    A name that is used and bound nowhere in its file is counted with a sign before it.
-    """
+def unresolved_python(texts: Iterator[tuple[str, str]]) -> Counter[str]:
+    """Count the imports from packages of the application that lead to nothing, by their last names."""
     tree = _Tree(texts)
+    tops = {name.partition(".")[0] for name in tree.modules if name}
     bound = {path: tree.bound(path) for path in tree.trees}
-    found: Counter[str] = Counter()
+    missing: Counter[str] = Counter()
     for path, module in tree.trees.items():
         own = tree.name_of(path)
         package = own if path.endswith("__init__.py") else own.rpartition(".")[0]
         for node in ast.walk(module):
             if isinstance(node, ast.Import):
-                for alias in node.names:
-                    if alias.name in tree.modules:
-                        found[f"import {alias.name.rpartition('.')[2]}"] += 1
+                names = (alias.name for alias in node.names if alias.name.partition(".")[0] in tops)
+                missing.update(
+                    f"import {name.rpartition('.')[2]}" for name in names if not tree.is_there(name)
+                )
             elif isinstance(node, ast.ImportFrom):
                 base = node.module or ""
                 if node.level:
                     outer = package.split(".")[: len(package.split(".")) - node.level + 1]
                     base = ".".join([*outer, *([base] if base else [])])
+                if base.partition(".")[0] not in tops:
+                    continue
+                target = tree.modules.get(base)
+                known = bound[target] if target else set()
                 for alias in node.names:
-                    target = tree.modules.get(base)
-                    inner = f"{base}.{alias.name}" in tree.modules
-                    if inner or (
-                        target and (alias.name in bound[target] or alias.name == "*" or "*" in bound[target])
-                    ):
-                        found[f"name {alias.name}"] += 1
-    return found
+                    there = tree.is_there(f"{base}.{alias.name}") or {alias.name, "*"} & known
+                    if not there and not (alias.name == "*" and target):
+                        missing[f"unresolved {alias.name}"] += 1
+    return missing
 
 
 def undefined_python(texts: Iterator[tuple[str, str]]) -> Counter[str]:

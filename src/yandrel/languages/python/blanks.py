@@ -3,6 +3,11 @@
 import re
 
 RUN = re.compile(rb"(?<![ \t])(?:[ \t]*+\r?\n){4,}+")
+DOCSTRING = re.compile(
+    rb"\A(?:#[^\n]*\n|[ \t]*\r?\n)*[rR]?(?P<quote>\"\"\"|''').*?(?P=quote)[ \t]*\r?\n"
+    rb"(?P<blanks>(?:[ \t]*\r?\n)*)",
+    re.DOTALL,
+)
 BLOCK = re.compile(rb"(?:async )?(?:def|class)\b|@")
 
 
@@ -17,7 +22,19 @@ def tidy_blank_lines(before: bytes, after: bytes) -> bytes:
         after = after.rstrip(b"\r\n") + newline
     if not after.strip():
         return after
+    after = _close_head(before, after, newline)
     return _widen(before, after, newline)
+
+
+def _close_head(before: bytes, after: bytes, newline: bytes) -> bytes:
+    """Leave no more blank lines below the docstring of a module than there were."""
+    old, new = DOCSTRING.match(before), DOCSTRING.match(after)
+    if old is None or new is None or BLOCK.match(after, new.end()):
+        return after
+    blanks = old["blanks"].count(b"\n")
+    if new["blanks"].count(b"\n") <= max(blanks, 1):
+        return after
+    return after[: new.start("blanks")] + newline * blanks + after[new.end() :]
 
 
 def _widen(before: bytes, after: bytes, newline: bytes) -> bytes:

@@ -164,7 +164,19 @@ class ImportEditor:
             if goto.as_name() != _as_name(imported):
                 edits.append(Edit(imported.start, imported.end, goto.as_name().encode()))
         staying = {imported.start for imported in keep} | {i.start for i, _ in stays}
-        return edits + self._remove_names(item, staying)
+        return edits + (self._unwrap(item, staying) or self._remove_names(item, staying))
+
+    def _unwrap(self, item: Import, staying: set[int]) -> list[Edit]:
+        """Return the edits that leave one name of several without the brackets around them."""
+        text = self.source[item.module_end : item.end]
+        if len(staying) != 1 or len(item.names) < 2 or b"(" not in text or b"#" in text:
+            return []
+        kept = next(name for name in item.names if name.start in staying)
+        opened = self.source.index(b"(", item.module_end)
+        closed = self.source.find(b")", item.names[-1].end, item.end)
+        if closed < 0:
+            return []
+        return [Edit(opened, kept.start, b""), Edit(kept.end, closed + 1, b"")]
 
     def _module_edit(self, item: Import, module: str) -> Edit:
         before = b"" if self.source[item.module_start - 1 : item.module_start].isspace() else b" "
