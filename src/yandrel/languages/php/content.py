@@ -5,6 +5,7 @@ import re
 from tree_sitter import Node
 
 from yandrel.languages.named.content import Block, Clause, Content, Held, PathUse, Statement, Use
+from yandrel.languages.php.doc_types import type_spans
 from yandrel.languages.php.facts import SPACES, read_clause
 from yandrel.languages.php.grammar import NAME_NODES, NOT_CLASSES, TYPE_KINDS, dotted, parse, text_of
 from yandrel.languages.php.paths import FOLDER, HERE, OPEN, SUM, is_sum
@@ -14,9 +15,9 @@ from yandrel.languages.trees import Lead
 HEADER = frozenset({"php_tag", "comment", "declare_statement"})
 LITERALS = frozenset({"true", "false", "null"})
 DOC_TAG = re.compile(
-    rb"@(?:phpstan-|psalm-|phan-)?(?:param(?:-out)?|return|var|throws|see|uses|used-by|property(?:-read|-write)?"
+    rb"@(?:phpstan-|psalm-|phan-)?(?P<tag>param(?:-out)?|return|var|throws|see|uses|used-by|property(?:-read|-write)?"
     rb"|method|mixin|extends|implements|use|template(?:-covariant|-contravariant)?(?:-extends|-implements|-use)?"
-    rb"|covers|coversDefaultClass|type|import-type|assert|dataProvider)\b([^\n]*)"
+    rb"|covers|coversDefaultClass|type|import-type|assert|dataProvider)\b(?P<rest>[^\n]*)"
 )
 DOC_NAME = re.compile(
     rb"(?<![$\w\\@-])\\?[A-Za-z_\x80-\xff][\w\x80-\xff]*(?:\\[A-Za-z_\x80-\xff][\w\x80-\xff]*)*"
@@ -212,9 +213,9 @@ class ContentReader:
             return
         spans: set[tuple[int, int]] = set()
         for tag in DOC_TAG.finditer(text):
-            spans |= {
-                (tag.start(1) + f.start(), tag.start(1) + f.end()) for f in DOC_NAME.finditer(tag.group(1))
-            }
+            for start, end in type_spans(tag["tag"], tag["rest"]):
+                names = DOC_NAME.finditer(tag["rest"], start, end)
+                spans |= {(tag.start("rest") + f.start(), tag.start("rest") + f.end()) for f in names}
         for mark in DOC_MARK.finditer(text):
             spans.add(mark.span(1))
         for inline in INLINE_TAG.finditer(text):
