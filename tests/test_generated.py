@@ -1,5 +1,6 @@
 """Random packages with every form of import, random moves; CPython is the judge."""
 
+import ast
 import json
 import random
 import subprocess
@@ -179,6 +180,25 @@ def pick_move(maker: Maker) -> tuple[str, str]:
     if kind == "in_place":
         return f"{unit}:Kind_{stem}", f":Named_{stem}"
     return f"{unit}:work_{stem}", chance.choice(folders) + "work_unit.py"
+
+
+def but_for_import_order(tree: dict[str, bytes]) -> dict[str, tuple[list[bytes], list[str]]]:
+    """Return each file's lines in any order, and its statements with imports that follow each other sorted.
+
+    A group of imports that comes to be sorted by a move is kept sorted by the move back.
+    """
+    found: dict[str, tuple[list[bytes], list[str]]] = {}
+    for path, data in tree.items():
+        statements: list[str] = []
+        imports: list[str] = []
+        for node in ast.parse(data).body if path.endswith(".py") else ():
+            if isinstance(node, ast.Import | ast.ImportFrom):
+                imports.append(ast.dump(node))
+                continue
+            statements += [*sorted(imports), ast.dump(node)]
+            imports = []
+        found[path] = (sorted(data.splitlines()), [*statements, *sorted(imports)])
+    return found
 
 
 @settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))

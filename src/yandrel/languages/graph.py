@@ -3,7 +3,7 @@
 from abc import ABC, abstractmethod
 from collections.abc import Mapping
 
-from yandrel.model.graph import Edge, Resolved
+from yandrel.model.graph import Edge, LoadFault, Resolved
 from yandrel.model.project import Units
 
 
@@ -67,11 +67,11 @@ class KeptGraph(ABC):
 class UnloadedGraph(KeptGraph):
     """A graph in which nothing bites on loading: names are found when they are used, or all at once."""
 
-    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+    def loading_faults(self, group: frozenset[str]) -> dict[str, LoadFault]:
         return {}
 
-    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
-        return ""
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> LoadFault | None:
+        return None
 
     def load_cycles(self) -> list[list[str]]:
         return []

@@ -17,7 +17,7 @@ from yandrel.model.bodies import Bodies
 from yandrel.model.changes import Edit, Relocation, Rewrite
 from yandrel.model.evidence import Hint
 from yandrel.model.facts import Facts
-from yandrel.model.graph import Edge, Resolved, Symbol
+from yandrel.model.graph import Edge, LoadFault, Resolved, Symbol
 from yandrel.model.program import Program
 from yandrel.model.project import Project, SourceRoot, Units
 
@@ -62,10 +62,10 @@ class View(Protocol):
     def find_name(self, unit: str, name: str) -> Symbol | None:
         """Return what a name finally leads to when it is taken from a unit."""
 
-    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+    def loading_faults(self, group: frozenset[str]) -> dict[str, LoadFault]:
         """Return the units of a load cycle that fail when loaded alone, and why."""
 
-    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> LoadFault | None:
         """Return why one unit fails when loaded alone, within the group that it loads."""
 
     def load_cycles(self) -> list[list[str]]:

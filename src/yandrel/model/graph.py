@@ -21,6 +21,23 @@ class Symbol(Struct, frozen=True, array_like=True):
     name: str = ""
 
 
+class LoadFault(Struct, frozen=True):
+    """A name that a unit takes, while it is loaded, from one that has not come to it.
+
+    `path` are the imports that lead from the giver around to it again, as text, where they are known.
+    """
+
+    taker: str
+    name: str
+    giver: str
+    path: str = ""
+
+    def __str__(self) -> str:
+        if self.path:
+            return f"{self.path}; {self.name} is not there yet when {self.taker} takes it"
+        return f"{self.taker} takes {self.name} from {self.giver}, which is not loaded yet"
+
+
 class Edge(Struct, frozen=True, array_like=True):
     """One reference from a unit, resolved.
 

@@ -41,9 +41,7 @@ class ImportCycle:
                 for unit, fault in sorted(faults.items())[:1]:
                     others = len(faults) - 1
                     more = f"; so do {others} more of the cycle" if others else ""
-                    taker, _, rest = fault.partition(" takes ")
-                    name, _, giver = rest.partition(" from ")
-                    giver = giver.partition(",")[0]
+                    taker, name, giver = fault.taker, fault.name, fault.giver
                     line = next((e.line for e in view.edges_of(taker) if e.named_unit == giver), 0)
                     cycle = ", ".join(sorted(group)[:SHOWN])
                     target = f"{giver}:{name}" if " " not in name else giver

@@ -7,9 +7,12 @@ before its code runs, a package before its modules; `from m import n` falls back
 from collections.abc import Iterator
 from itertools import pairwise
 
+from msgspec import structs
+
 from yandrel.languages.circles import find_strong_groups
 from yandrel.languages.python.view import PythonView
 from yandrel.model.facts import When
+from yandrel.model.graph import LoadFault
 
 Step = tuple[int, str, str, str]
 DEFINE, LOAD, TAKE, STAR = 0, 1, 2, 3
@@ -29,8 +32,8 @@ class Loader:
         self.inside = inside
         self._steps: dict[str, list[Step]] = {}
 
-    def fault_of(self, unit: str) -> str:
-        """Return what fails when a unit is loaded alone, or nothing."""
+    def fault_of(self, unit: str) -> LoadFault | None:
+        """Return what fails when a unit is loaded alone."""
         run = _Run(self)
         for parent in self.view.parents_of(unit):
             run.load(parent)
@@ -121,8 +124,7 @@ class _Run:
         self.loader = loader
         self.names: dict[str, set[str]] = {}
         self.done: set[str] = set()
-        self.fault = ""
-        self.missing = ""
+        self.fault: LoadFault | None = None
 
     def load(self, unit: str) -> None:
         if self.fault or unit in self.names:
@@ -139,7 +141,8 @@ class _Run:
                     break
                 if self.fault:
                     if not self.caught(stack):
-                        self.fault = self.tell([frame[0] for frame in stack])
+                        path = self.tell([frame[0] for frame in stack], self.fault.giver)
+                        self.fault = structs.replace(self.fault, path=path)
                         return
                     break
             else:
@@ -154,7 +157,7 @@ class _Run:
         for unit, _, _ in stack[guards[-1] :]:
             self.names.pop(unit, None)
         del stack[guards[-1] :]
-        self.fault = ""
+        self.fault = None
         return True
 
     def step(self, unit: str, step: Step) -> str | None:
@@ -186,16 +189,14 @@ class _Run:
             return None
         if name.startswith("__") and name.endswith("__"):
             return None
-        self.fault = f"{name} is not there yet when {unit} takes it"
-        self.missing = target
+        self.fault = LoadFault(unit, name, target)
         return None
 
-    def tell(self, stack: list[str]) -> str:
+    def tell(self, stack: list[str], giver: str) -> str:
         """Return the imports that lead around, each with its line: `a.py:3 -> b.py:1 -> a.py`."""
-        start = stack.index(self.missing) if self.missing in stack else 0
-        path = [*stack[start:], self.missing]
+        path = [*stack[stack.index(giver) if giver in stack else 0 :], giver]
         steps = [f"{unit}{self.line_of(unit, needed)}" for unit, needed in pairwise(path)]
-        return f"{' -> '.join([*steps, path[-1]])}; {self.fault}"
+        return " -> ".join([*steps, giver])
 
     def line_of(self, unit: str, needed: str) -> str:
         """Return the line by which a unit loads another, after a colon."""

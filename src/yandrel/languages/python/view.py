@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from yandrel.languages.graph import KeptGraph
 from yandrel.model.facts import Definition, Facts, Import, ImportedName, When
-from yandrel.model.graph import Edge, Resolved, State, Symbol
+from yandrel.model.graph import Edge, LoadFault, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
 
 MODULE_ATTRIBUTES = frozenset(
@@ -434,13 +434,13 @@ class PythonView(KeptGraph):
             found = self.member(found.final.unit, part)
         return found.final if found.state == State.FOUND else None
 
-    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+    def loading_faults(self, group: frozenset[str]) -> dict[str, LoadFault]:
         from yandrel.languages.python.loading import Loader
 
         loader = Loader(self, group)
         return {unit: fault for unit in sorted(group) if (fault := loader.fault_of(unit))}
 
-    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> LoadFault | None:
         from yandrel.languages.python.loading import Loader
 
         return Loader(self, group).fault_of(unit)

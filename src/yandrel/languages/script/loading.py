@@ -7,7 +7,7 @@ import msgspec
 
 from yandrel.languages.script.facts import WHOLE
 from yandrel.model.facts import Import, When
-from yandrel.model.graph import Symbol
+from yandrel.model.graph import LoadFault, Symbol
 
 if TYPE_CHECKING:
     from yandrel.languages.script.view import Found, ScriptView
@@ -43,9 +43,9 @@ class Loading:
         self.group = group
         self.begun: set[str] = set()
         self.done: set[str] = set()
-        self.fault = ""
+        self.fault: LoadFault | None = None
 
-    def load(self, unit: str) -> str:
+    def load(self, unit: str) -> LoadFault | None:
         self._load(unit)
         return self.fault
 
@@ -66,9 +66,7 @@ class Loading:
     def _check(self, unit: str, taken: tuple[Taken, ...]) -> None:
         for item in taken:
             if item.place in self.begun and item.place not in self.done and item.place in self.group:
-                self.fault = (
-                    self.fault or f"{unit} takes {item.name} from {item.place}, which is not loaded yet"
-                )
+                self.fault = self.fault or LoadFault(unit, item.name, item.place)
 
 
 def make_plan(view: "ScriptView", unit: str) -> LoadingPlan:

@@ -13,7 +13,7 @@ from yandrel.languages.script.finder import Finder, Led, ending_of, is_relative
 from yandrel.languages.script.grammar import language_name
 from yandrel.languages.script.loading import ONLY_TYPES, Loading, LoadingPlan
 from yandrel.model.facts import Facts, Import, ImportedName, When
-from yandrel.model.graph import Edge, Resolved, State, Symbol
+from yandrel.model.graph import Edge, LoadFault, Resolved, State, Symbol
 from yandrel.model.project import Project, Units
 
 BUILT_IN = frozenset(
@@ -393,7 +393,7 @@ class ScriptView(KeptGraph):
             self._cycles = sorted(sorted(group) for group in groups)
         return self._cycles
 
-    def loading_faults(self, group: frozenset[str]) -> dict[str, str]:
+    def loading_faults(self, group: frozenset[str]) -> dict[str, LoadFault]:
         found = {}
         for unit in sorted(group):
             fault = self.loading_faults_of(unit, group)
@@ -401,7 +401,7 @@ class ScriptView(KeptGraph):
                 found[unit] = fault
         return found
 
-    def loading_faults_of(self, unit: str, group: frozenset[str]) -> str:
+    def loading_faults_of(self, unit: str, group: frozenset[str]) -> LoadFault | None:
         """Return why a unit fails when it is loaded first: somebody reads a name before it is there."""
         return Loading(self, self._plans, group).load(unit)
 

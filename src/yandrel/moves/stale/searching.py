@@ -29,6 +29,8 @@ FOLLOWED = (
 """A separator, and then a name, or a hole that is filled when the text is used."""
 LONGEST_LEAD = 200
 FEW = 50
+MEMBERS = re.compile(rb"(?:(?:\.|\\{1,4}|/(?=[A-Z]))[A-Za-z_]\w*)*")
+"""What is named in a namespace or a module that is named before it."""
 BESIDE = re.compile(rb"(?<![\w./\\-])((?:\.{1,2}/)*)([\w-]+(?:\.[\w-]+)*)")
 CLASS_BELOW = re.compile(rb"(?:/[a-z]\w*)*+/[A-Z][\w$]*(?:\.(?:class|java|kt|html)\b)?(?![\w.])")
 """A class in a namespace that is written with slashes."""
@@ -39,7 +41,10 @@ LOGGING = re.compile(rb"(?:(?:category|level|log|log4j2?|loggers?|logging|quarku
 
 @dataclass(frozen=True)
 class Hit:
-    """An old path or name as it is written at one place. `form` is WHOLE, TAIL or COMPUTED."""
+    """An old path or name as it is written at one place. `form` is WHOLE, TAIL or COMPUTED.
+
+    `rest` is what is named in a thing that is named itself, which follows it.
+    """
 
     path: str
     start: int
@@ -47,6 +52,7 @@ class Hit:
     text: str
     thing: OldName
     form: str
+    rest: str = ""
 
 
 @dataclass(frozen=True)
@@ -181,8 +187,10 @@ class Searcher:
                 return None
             form = self._form_of_path(site, end, thing, has_suffix, is_code, is_prose)
         start = site.start - len(site.lead) if thing.kind != NAME else site.start
-        text = data[start:end].decode("utf-8", "replace")
-        return Hit(path, start, end, text, thing, form) if form else None
+        more = MEMBERS.match(data, end) if thing.kind == NAME else None
+        rest = more[0].decode("utf-8", "replace") if more is not None else ""
+        text = data[start:end].decode("utf-8", "replace") + rest
+        return Hit(path, start, end, text, thing, form, rest) if form else None
 
     def _form_of_name(self, site: _Site, end: int, thing: OldName) -> str:
         if site.matched == len(thing.outer):

@@ -71,7 +71,7 @@ def _why(hit: Hit, lines: str) -> str:
     if hit.form == TAIL:
         return f"may be the end of {thing.old}{lines}, which is {thing.new} after the move"
     if thing.kind == NAME:
-        return f"names what moves{lines}; its new name is {thing.new}"
+        return f"names what moves{lines}; its new name is {thing.new}{hit.rest}"
     what = "path of what moves" if thing.kind == FILE else "folder that moves"
     return f"is the {what}{lines}; it is {thing.new} after the move"
 
@@ -95,7 +95,8 @@ def tell_lines(lines: list[int]) -> str:
 
 def reads_as_new(hit: Hit) -> bool:
     """Whether a text has a thing's new name, which ends like its old one."""
-    text, old, new = (PARTED.split(name.strip("./\\")) for name in (hit.text, hit.thing.old, hit.thing.new))
+    written = hit.text.removesuffix(hit.rest) if hit.rest else hit.text
+    text, old, new = (PARTED.split(name.strip("./\\")) for name in (written, hit.thing.old, hit.thing.new))
     return _common(text, new) > _common(text, old)
 
 
