@@ -77,6 +77,7 @@ def test_a_name_is_listed(tmp_path: Path, yandrel: Yandrel, path: str, text: str
             "from unittest.mock import patch\n@patch('shop.plugins.Label')\ndef f(): ...\n",
             True,
         ),
+        ("shop/a.py", "import x\nx.open('shop.plugins' + '.x')\n", False),
         ("a.yaml", "x:\nshop.plugins: 1\n", False),
         ("a.yaml", "x:\n  main: shop.plugins\n", True),
         ("a.yaml", "x:\n  shop.plugins.Label: {}\n", True),
@@ -169,3 +170,17 @@ def test_notes_do_not_depend_on_where_the_root_lies(tmp_path: Path, yandrel: Yan
         root = write_tree(tmp_path / place, {**SCRIPT, **texts})
         found.append((run(yandrel, root, SCRIPT_MOVE), read_tree(root)))
     assert found[0] == found[1]
+
+
+def test_a_file_that_is_called_like_a_module_and_its_import_is_no_name(
+    tmp_path: Path, yandrel: Yandrel
+) -> None:
+    text = (
+        'import os\nimport sqlite3\n\nDATABASE = os.environ.get("WAXMOOR", "waxmoor.sqlite3")\n\n\n'
+        "def connect():\n    return sqlite3.connect(DATABASE)\n"
+    )
+    root = write_tree(
+        tmp_path / "app", {"waxmoor.py": text, "main.py": "import waxmoor\n\nwaxmoor.connect()\n"}
+    )
+    notes = run(yandrel, root, ("move", "waxmoor.py:connect", "database.py", "--format", "json"))
+    assert (where(notes), b'"waxmoor.sqlite3"' in read_tree(root)["waxmoor.py"]) == ([], True)

@@ -564,6 +564,10 @@ class FileRewriter:
         if named.name:
             found = self.view.member(named.unit, named.name)
             final = found.final
+            bindings = self.view.bindings(named.unit).get(named.name, ())
+            outside = final == named and bindings and all(b.statement is not None for b in bindings)
+            if outside and not patched:
+                return None  # what is imported from another package is not named through this one
         if patched and named in self.context.imported_back:
             return None
         target = self.context.place_of_named(named, final)
