@@ -10,7 +10,7 @@ Key = Callable[[re.Match[bytes]], object]
 
 @dataclass(frozen=True)
 class Order:
-    """How a language writes imports, and the orders in which people sort them, the usual one first.
+    """The form of imports in a language, and the orders in which people sort them, the usual one first.
 
     `statement` matches one import statement that begins a line, to the end of its last line. `acts` tells
     of one that only loads something: it keeps its place, and nothing is sorted across it.

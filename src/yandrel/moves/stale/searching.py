@@ -57,7 +57,11 @@ class Hit:
 
 @dataclass(frozen=True)
 class _Site:
-    """Where a search stands: the text, and what the parts before say."""
+    """A place in a text where a thing may be named, and the outer parts of its name that stand before it.
+
+    `matched` is how many of those are written, `lead` what is before them, `slashes` whether only slashes and
+    backslashes part them.
+    """
 
     path: str
     data: bytes
