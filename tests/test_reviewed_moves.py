@@ -309,3 +309,16 @@ def test_one_name_is_left_without_brackets_and_no_gap_below_the_docstring(
     assert after["app/main.py"] == (
         '"""Main."""\n\nfrom app.kinds import A\n\n\nclass Other:\n    kind = A\n'
     )
+
+
+def test_new_imports_are_written_as_the_file_writes_its_own(tmp_path: Path, yandrel: Yandrel) -> None:
+    long = ", ".join(f"name_{number}" for number in range(9))
+    head = f"from app.kinds import {long}\nfrom app.kinds import other as o\n"
+    body = f"class A:\n    kinds = [{long}, o]\n\n\nclass B:\n    kinds = [{long}, o]\n"
+    tree: dict[str, str | bytes] = {
+        "app/__init__.py": "",
+        "app/kinds.py": "".join(f"name_{number} = 1\n" for number in range(9)) + "other = 1\n",
+        "app/main.py": f"{head}\n\n{body}",
+    }
+    after = moved(write_tree(tmp_path / "app", tree), yandrel, "app/main.py:B", "app/b.py")
+    assert after["app/b.py"].startswith(head)

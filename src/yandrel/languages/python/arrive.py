@@ -63,13 +63,13 @@ def build_new_unit(arrivals: Arrivals, like: bytes, category: Callable[[str], in
         plain.append(NewImport("typing", "TYPE_CHECKING"))
         plain.sort(key=rank)
     groups: dict[int, list[str]] = {}
-    for new in join_names(plain):
+    for new in join_names(plain, like):
         groups.setdefault(category(new[0]), []).append(new[1])
     blocks = ["\n".join(lines) for _, lines in sorted(groups.items())]
     if future:
         blocks.insert(0, future)
     if typed:
-        inner = "\n".join("    " + text for _, text in join_names(typed))
+        inner = "\n".join("    " + text for _, text in join_names(typed, like))
         blocks.append("if TYPE_CHECKING:\n" + inner)
     text = "\n\n".join(blocks)
     body = join_pieces(arrivals, newline)

@@ -1,5 +1,6 @@
 """Changing the import statements of one file: in place, merged, added in order, dropped."""
 
+import re
 import sys
 from collections.abc import Callable
 from dataclasses import dataclass, field
@@ -11,6 +12,12 @@ from yandrel.languages.python import grammar as g
 from yandrel.model.changes import Edit
 from yandrel.model.facts import Facts, Import, ImportedName, When
 
+APART = re.compile(rb"^from [\w.]+ import \w+ as \w+[ \t]*\r?$", re.MULTILINE)
+TOGETHER = re.compile(rb"^from [\w.]+ import (?:[^\n]*, *\w+ as \w+|\w+ as \w+,)", re.MULTILINE)
+"""Renamed imports in statements of their own, and together with others."""
+ONE_LINE = re.compile(rb"^from [\w.]+ import [^\n(\\#]+?(?=[ \t]*\r?$)", re.MULTILINE)
+USUAL, WIDEST = 88, 120
+"""Columns of a line, where a file does not show another width."""
 INDENT = "    "
 BLANK = (b" ", b"\t", b"\\")
 
@@ -307,7 +314,7 @@ class ImportEditor:
 
     def _lines(self, entries: list[NewImport], indent: str = "") -> list[str]:
         """Return the statements for some imports, the names of one module joined."""
-        texts = [text for _, text in join_names(entries)]
+        texts = [text for _, text in join_names(entries, self.source)]
         return [text.replace("\n", self.newline + indent) for text in texts]
 
     def _replace_with_followers(self, item: Import) -> Edit:
@@ -412,7 +419,7 @@ class ImportEditor:
         news = [n for n in entries if not n.types]
         if typed and not self._typed_imports(gone) and not self._knows_flag():
             news.append(NewImport("typing", "TYPE_CHECKING"))
-        plain = join_names(news)
+        plain = join_names(news, self.source)
         plain.sort(key=lambda pair: (self.category(pair[0]), pair[0].lstrip("."), pair[1]))
         edits = self._plain_header([(s, t.replace("\n", self.newline)) for s, t in plain], gone)
         if typed:
@@ -583,8 +590,14 @@ def _is_types_only(node: tree_sitter.Node, source: bytes) -> bool:
     return source[condition.start_byte : condition.end_byte].endswith(b"TYPE_CHECKING")
 
 
-def join_names(imports: list[NewImport]) -> list[tuple[str, str]]:
-    """Return (source, statement) with the names of one module joined in one statement."""
+def join_names(imports: list[NewImport], like: bytes = b"") -> list[tuple[str, str]]:
+    """Return (source, statement) with the names of one module joined in one statement.
+
+    Renamed ones have statements of their own where `like`, a source, has some so; its longest line with
+    imports says how wide a line may be.
+    """
+    apart = APART.search(like) is not None and TOGETHER.search(like) is None
+    width = min(WIDEST, max([USUAL, *(len(line[0]) for line in ONE_LINE.finditer(like))]))
     out: list[tuple[str, str]] = []
     by_module: dict[str, list[NewImport]] = {}
     for new in imports:
@@ -593,9 +606,14 @@ def join_names(imports: list[NewImport]) -> list[tuple[str, str]]:
         else:
             out.append((new.source, new.render()))
     for module, news in by_module.items():
+        if apart and len(news) > 1:
+            out += [(module, new.render()) for new in news if new.alias and new.alias != new.name]
+            news = [new for new in news if not new.alias or new.alias == new.name]
         names = sorted({NewImport("", n.name, n.alias).render().removeprefix("import ") for n in news})
         line = f"from {module} import {', '.join(names)}"
-        if len(line) > 88:
+        if not names:
+            continue
+        if len(line) > width:
             line = f"from {module} import (\n" + "".join(f"    {n},\n" for n in names) + ")"
         out.append((module, line))
     return sorted(out, key=lambda pair: (pair[0].lstrip("."), pair[1]))
