@@ -112,6 +112,7 @@ class WrittenJudge:
         names = Names(after, self.language)
         lost = {name for name in self.names.all - names.all if len(re.split(r"[.\\]", name)) > 1}
         modules = {path.removesuffix(".py").replace("/", ".") for path in after if path.endswith(".py")}
+        modules |= {name.rpartition(".")[0] for name in modules}
         lost -= {name for name in lost if name in modules}
         found: dict[tuple[str, int, str], Hit] = {}
         for hit in [*self._paths(after, gone), *self._written_names(after, lost)]:
