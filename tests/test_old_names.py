@@ -184,3 +184,14 @@ def test_a_file_that_is_called_like_a_module_and_its_import_is_no_name(
     )
     notes = run(yandrel, root, ("move", "waxmoor.py:connect", "database.py", "--format", "json"))
     assert (where(notes), b'"waxmoor.sqlite3"' in read_tree(root)["waxmoor.py"]) == ([], True)
+
+
+def test_a_path_that_is_put_together_below_a_folder_with_dots(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree: dict[str, str | bytes] = {
+        "lib/wax.core/order.js": "module.exports = { a: 1 }\n",
+        "lib/wax.core/bee.js": "module.exports = { a: 1 }\n",
+        "lib/a.js": "//\nstart('lib/wax.core/' + name)\n",
+        "run.bat": "x\nnode lib\\wax.core\\order.js\n",
+    }
+    move = ("move", "lib/wax.core/order.js", "lib/orders/order.js", "--format", "json")
+    assert where(run(yandrel, write_tree(tmp_path / "app", tree), move)) == ["run.bat:2", "lib/a.js:2"]

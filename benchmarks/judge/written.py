@@ -27,7 +27,6 @@ NAMESPACE = {
     "csharp": re.compile(r"^\s*namespace\s+([\w.]+)", re.MULTILINE),
 }
 TYPE = re.compile(r"\b(?:class|interface|trait|enum|struct|object|record|protocol)\s+([A-Z_a-z]\w*)")
-WHOLE_MODULES = ("python",)
 NEEDS_SUFFIX = re.compile(r"\.\w+\Z")
 
 
@@ -60,15 +59,10 @@ class Names:
 
     def __init__(self, texts: Mapping[str, bytes], language: str) -> None:
         self.language = language
-        self.by_file: dict[str, set[str]] = {}
         folders = {path.rpartition("/")[0] for path in texts if path.endswith("__init__.py")}
-        module = next(
-            (re.search(rb"^module\s+(\S+)", d, re.M) for p, d in texts.items() if p == "go.mod"), None
-        )
+        module = re.search(rb"^module\s+(\S+)", texts.get("go.mod", b""), re.MULTILINE)
         self.module = module[1].decode() if module else ""
-        for path, data in texts.items():
-            self.by_file[path] = set(self._of(path, data, folders))
-        self.all = {name for names in self.by_file.values() for name in names}
+        self.all = {name for path, data in texts.items() for name in self._of(path, data, folders)}
 
     def _of(self, path: str, data: bytes, packages: set[str]) -> Iterator[str]:
         pattern = NAMESPACE.get(self.language)
@@ -76,8 +70,8 @@ class Names:
             text = data.decode("utf-8", "replace")
             space = pattern.search(text)
             separator = "\\" if self.language == "php" else "."
-            for found in TYPE.finditer(text) if space else ():
-                yield f"{space[1]}{separator}{found[1]}" if space else found[1]
+            if space is not None:
+                yield from (f"{space[1]}{separator}{found[1]}" for found in TYPE.finditer(text))
         elif self.language == "python" and path.endswith(".py"):
             parts = path[:-3].split("/")
             while len(parts) > 1 and parts[-1] == "__init__":

@@ -206,11 +206,8 @@ class Searcher:
             plain = not lead or section or LOGGING.match(lead.encode()) is not None
             variable = site.lead.endswith("$") and not site.lead.endswith("$$")
             return WHOLE if plain and not variable else ""
-        return (
-            TAIL
-            if not site.lead.lstrip("\\") and _is_quoted(site.data, site.start - len(site.lead), end)
-            else ""
-        )
+        begins = not site.lead.lstrip("\\")
+        return TAIL if begins and _is_quoted(site.data, site.start - len(site.lead), end) else ""
 
     def _form_of_path(
         self, site: _Site, end: int, thing: OldName, has_suffix: bool, is_code: bool, is_prose: bool
@@ -258,9 +255,8 @@ class Searcher:
             )
             relative = lead.startswith(".") and posixpath.normpath(here) == thing.parent
             rooted = not base and (not lead or lead[0] in "/$%~{")
-            meant = (relative or rooted) and b"." not in data[site.start : found.start("hole")].replace(
-                b"..", b""
-            )
+            slashed = site.slashes and all(sign in PATH_SEPARATORS for sign in found["separator"])
+            meant = (relative or rooted) and slashed
         if not meant or (found["hole"] == b"*" and _fits(thing)):
             return None
         line_end = data.find(b"\n", found.start())
