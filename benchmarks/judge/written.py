@@ -105,9 +105,10 @@ class WrittenJudge:
         gone = sorted(set(self.before) - set(after))
         names = Names(after, self.language)
         lost = {name for name in self.names.all - names.all if len(re.split(r"[.\\]", name)) > 1}
-        modules = {path.removesuffix(".py").replace("/", ".") for path in after if path.endswith(".py")}
-        modules |= {name.rpartition(".")[0] for name in modules}
-        lost -= {name for name in lost if name in modules}
+        folders = {path.rpartition("/")[0] for path in after}
+        modules = {path.removesuffix(".py") for path in after if path.endswith(".py")} | folders
+        there = "\n".join(f".{path.replace('/', '.')}" for path in modules) + "\n"
+        lost = {name for name in lost if f".{name}\n" not in there}
         found: dict[tuple[str, int, str], Hit] = {}
         for hit in [*self._paths(after, gone), *self._written_names(after, lost)]:
             found.setdefault((hit.path, hit.line, hit.text), hit)
@@ -137,7 +138,8 @@ class WrittenJudge:
         """Return the file that a path led to, where no file is there any more."""
         here = path.rpartition("/")[0]
         choices = [written] if not LEAD.match(written) else []
-        choices.append(posixpath.normpath(posixpath.join(here, written)))
+        if path in self.before:  # What has moved itself is not read from where it is now.
+            choices.append(posixpath.normpath(posixpath.join(here, written)))
         choices += [written[len(own) + 1 :] for own in self.own_names if written.startswith(own + "/")]
         if written[:1] in "/$%~":
             choices += [old for old in gone if "/" in old and written.endswith("/" + old)]

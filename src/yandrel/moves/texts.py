@@ -103,7 +103,8 @@ def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View])
             continue
         before = index.view(old_symbol.unit).names_in_text(old_symbol)
         after = views[name].names_in_text(new_symbol)
-        names.update((b, a) for b, a in zip(before, after) if b != a)
+        whole = not old_symbol.name
+        names.update((b, a) for b, a in zip(before, after) if b != a and not (whole and b.isidentifier()))
     return names
 
 

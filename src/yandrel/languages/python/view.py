@@ -424,7 +424,7 @@ class PythonView(KeptGraph):
             return ()
         if symbol.name:
             return (f"{module}.{symbol.name}",)
-        return (module,) if "." in module else ()
+        return (module,)
 
     def find_name(self, unit: str, name: str) -> Symbol | None:
         found = self.member(unit, name.partition(".")[0])

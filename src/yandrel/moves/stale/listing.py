@@ -2,6 +2,7 @@
 
 import json
 import re
+from collections import Counter
 from collections.abc import Mapping
 
 from yandrel.index.code import CodeIndex
@@ -31,7 +32,8 @@ def list_old_names(
     packages = _find_packages(index)
     folded = [thing for thing in things if thing.kind == NAME and "\\" in thing.old]
     plain = [thing for thing in things if thing not in folded] if folded else things
-    searchers = [Searcher(plain, packages)] if plain else []
+    alone = _find_alone(index)
+    searchers = [Searcher(plain, packages, alone)] if plain else []
     searchers += [Searcher(folded, packages, folds=True)] if folded else []
     known = {(note.unit, note.line) for note in plan.notes}
     names = frozenset({move_list.rpartition("/")[2], *OWN_FILES} - {""})
@@ -70,6 +72,12 @@ def _list_handlers(text: Text, names: Mapping[str, str]) -> list[Note]:
         )
         for (tail, new), places in lines.items()
     ]  # fmt: skip
+
+
+def _find_alone(index: CodeIndex) -> frozenset[str]:
+    """Return the names that one file alone has."""
+    counts = Counter(path.rpartition("/")[2] for path in index.tree.files)
+    return frozenset(name for name, count in counts.items() if count == 1)
 
 
 def _find_packages(index: CodeIndex) -> dict[str, str]:

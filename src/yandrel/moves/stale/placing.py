@@ -8,7 +8,7 @@ from yandrel.languages.places import CODE, COMMENT, STRING, Places
 from yandrel.languages.registry import MANIFESTS, is_manifest, language_of, load_language
 from yandrel.model.changes import BREAKS, COMMENTED, MADE, PAST, READ, UNSURE
 from yandrel.moves.stale.old_names import NAME
-from yandrel.moves.stale.searching import COMPUTED, TAIL, Hit
+from yandrel.moves.stale.searching import BARE, COMPUTED, TAIL, Hit
 from yandrel.moves.texts import is_dotted_key
 from yandrel.texts.scalars import is_prose
 
@@ -72,9 +72,13 @@ def rank_hit(hit: Hit, text: Text, resolved: bool) -> int | None:
 
     `resolved` says that the names in a text's code were resolved, so that what is left there means others.
     """
+    if hit.form == BARE and (text.is_made or not (text.is_prose or text.place(hit.start) == COMMENT)):
+        return None
     if text.is_made:
         return MADE if hit.form not in (TAIL, COMPUTED) else None
     if text.is_prose:
+        if _is_run(text.data, hit.start):
+            return None if hit.form in (TAIL, COMPUTED) else BREAKS
         past = TELLS_OF_PAST.search(text.path) is not None
         return None if hit.form in (TAIL, COMPUTED) else PAST if past else READ
     if TELLS_OF_PAST.search(text.path) and not text.is_code:
@@ -89,6 +93,12 @@ def rank_hit(hit: Hit, text: Text, resolved: bool) -> int | None:
         return UNSURE if hit.thing.kind == NAME and hit.form != TAIL and parts > MANY_PARTS else None
     is_key = not text.is_code and is_dotted_key(text.path, text.data, hit.start, hit.end, hit.text)
     return UNSURE if hit.form == TAIL or is_key else BREAKS
+
+
+def _is_run(data: bytes, at: int) -> bool:
+    """Whether a line of prose is an example that tests run."""
+    start = data.rfind(b"\n", 0, at) + 1
+    return data[start:at].lstrip().startswith((b">>> ", b"... "))
 
 
 __all__ = ["Text", "rank_hit"]

@@ -16,6 +16,8 @@ from yandrel.moves.stale.old_names import FILE, FOLDER, NAME, OldName
 WHOLE = "whole"
 TAIL = "tail"
 COMPUTED = "computed"
+BARE = "bare"
+"""A path without its ending, or without the folder that it begins in: people write so, code does not."""
 
 WORD_BYTES = frozenset(b"abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789_-")
 LEAD_BYTES = bytes(sorted(WORD_BYTES)) + b".@$~{}%/\\"
@@ -29,6 +31,7 @@ FOLLOWED = (
 """A separator, and then a name, or a hole that is filled when the text is used."""
 LONGEST_LEAD = 200
 FEW = 50
+FEW_PARTS = 2
 MEMBERS = re.compile(rb"(?:(?:\.|\\{1,4}|/(?=[A-Z]))[A-Za-z_]\w*)*")
 """What is named in a namespace or a module that is named before it."""
 BESIDE = re.compile(rb"(?<![\w./\\-])((?:\.{1,2}/)*)([\w-]+(?:\.[\w-]+)*)")
@@ -41,7 +44,7 @@ LOGGING = re.compile(rb"(?:(?:category|level|log|log4j2?|loggers?|logging|quarku
 
 @dataclass(frozen=True)
 class Hit:
-    """An old path or name as it is written at one place. `form` is WHOLE, TAIL or COMPUTED.
+    """An old path or name as it is written at one place. `form` is WHOLE, TAIL, COMPUTED or BARE.
 
     `rest` is what is named in a thing that is named itself, which follows it.
     """
@@ -74,15 +77,23 @@ class _Site:
 class Searcher:
     """Searches texts for some old names.
 
-    `packages` are the names of packages by the folder that each is in; `folds` says that names are the same
-    in another case.
+    `packages` are the names of packages by the folder that each is in; `alone` are the names of files that
+    no other file of the application has; `folds` says that names are the same in another case.
     """
 
-    def __init__(self, things: Iterable[OldName], packages: Mapping[str, str], folds: bool = False) -> None:
+    def __init__(
+        self,
+        things: Iterable[OldName],
+        packages: Mapping[str, str],
+        alone: frozenset[str] = frozenset(),
+        folds: bool = False,
+    ) -> None:
         self.packages = packages
+        self.alone = alone
         self.folds = folds
         self.by_anchor: dict[bytes, dict[bytes, list[OldName]]] = {}
         self.by_folder: dict[str, dict[str, OldName]] = {}
+        self.by_name: dict[str, OldName] = {}
         self.top_folders: list[OldName] = []
         self.literal: list[OldName] = []
         for thing in things:
@@ -103,6 +114,8 @@ class Searcher:
         if thing.kind == FILE:
             name = thing.old.rpartition("/")[2]
             self.by_folder.setdefault(thing.parent, {})[name] = thing
+            if name in self.alone and thing.suffix:
+                self.by_name[name] = thing
         elif thing.kind == FOLDER and thing.inner and not thing.outer:
             self.top_folders.append(thing)
 
@@ -118,7 +131,8 @@ class Searcher:
         ]
         if not self.folds:
             hits += self._literal(path, data)
-            hits += self._beside(path, data, is_prose)
+            hits += self._beside(path, data)
+            hits += self._by_name_alone(path, data, is_code, is_prose)
             hits += [] if is_code or is_prose else self._top_folders(path, data)
         return _without_overlaps(hits)
 
@@ -231,12 +245,14 @@ class Searcher:
         if not lead and (whole or base == folder):
             if named or not (is_code or is_prose):
                 return WHOLE
-            return TAIL if whole and is_code and quoted else ""
+            return (TAIL if is_code and quoted else BARE) if whole else ""
         if lead[:1] in ("/", "$", "%", "~", "{") and not lead.endswith(("-", ".")):
             quoted = quoted and VARIABLE.fullmatch(lead) is not None
             known = whole and (named or not (is_code or is_prose))
             return WHOLE if known else TAIL if named and quoted and has_suffix else ""
-        return TAIL if not lead and named and quoted and has_suffix else ""
+        if lead or not has_suffix:
+            return ""
+        return TAIL if quoted else BARE if site.matched >= FEW_PARTS or "/" not in base else ""
 
     def _computed(self, path: str, data: bytes, found: re.Match[bytes], thing: OldName) -> Hit | None:
         """Return the hit of a text that is put together from a thing's folder or namespace."""
@@ -276,7 +292,7 @@ class Searcher:
 
     # -- what is named without a folder ---------------------------------------------------------------
 
-    def _beside(self, path: str, data: bytes, is_prose: bool) -> Iterator[Hit]:
+    def _beside(self, path: str, data: bytes) -> Iterator[Hit]:
         """Yield the names of files in the same folder, or of a folder above that dots lead to."""
         folder = path.rpartition("/")[0]
         folders = [folder, *_folders_above(folder)]
@@ -292,6 +308,17 @@ class Searcher:
             thing = self.by_folder.get(place, {}).get(name)
             if thing is not None and thing.suffix:
                 yield Hit(path, found.start(), found.start(2) + len(name), lead + name, thing, WHOLE)
+
+    def _by_name_alone(self, path: str, data: bytes, is_code: bool, is_prose: bool) -> Iterator[Hit]:
+        """Yield the names of files that are called like no other, wherever they are written alone."""
+        for name in [name for name in self.by_name if name.encode() in data]:
+            thing = self.by_name[name]
+            renamed = thing.new.rpartition("/")[2] != name
+            for found in re.finditer(rb"(?<![\w./\\@-])%b(?![\w/\\-]|\.\w)" % re.escape(name.encode()), data):
+                named = not is_prose and (not is_code or _is_quoted(data, found.start(), found.end()))
+                if named or renamed:
+                    form = TAIL if named else BARE
+                    yield Hit(path, found.start(), found.end(), name, thing, form)
 
     def _top_folders(self, path: str, data: bytes) -> Iterator[Hit]:
         """Yield the folders at the root that configuration and scripts at the root name with a slash."""
@@ -354,4 +381,4 @@ def _without_overlaps(hits: list[Hit]) -> list[Hit]:
     return kept
 
 
-__all__ = ["COMPUTED", "TAIL", "WHOLE", "Hit", "Searcher"]
+__all__ = ["BARE", "COMPUTED", "TAIL", "WHOLE", "Hit", "Searcher"]

@@ -5,12 +5,13 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from yandrel.model.changes import MADE, Note
-from yandrel.moves.stale.old_names import FILE, NAME
+from yandrel.moves.stale.old_names import FILE, FOLDER, NAME
 from yandrel.moves.stale.searching import COMPUTED, TAIL, Hit
 
 FEW_FILES = 3
 FEW_NAMES = 3
 MOST_LINES = 5
+PLACE = {FILE: "path of what moves", FOLDER: "folder that moves", NAME: "name of what moves"}
 PARTED = re.compile(r"[./\\:$]+")
 
 
@@ -33,13 +34,21 @@ def tell(left: list[Left]) -> Iterator[Note]:
     for one in left:
         by_file.setdefault(one.hit.path, {}).setdefault((one.hit.thing.old, one.hit.form), []).append(one)
     single: dict[tuple[str, str, int], list[list[Left]]] = {}
+    made: dict[str, list[list[Left]]] = {}
     for names in by_file.values():
         groups = [sorted(group, key=lambda one: (one.rank, one.line)) for group in names.values()]
-        if groups[0][0].rank == MADE or len(groups) > FEW_NAMES:
+        if groups[0][0].rank == MADE:
+            ending = groups[0][0].hit.path.rpartition("/")[2].rpartition(".")[2]
+            made.setdefault(ending, []).append([one for group in groups for one in group])
+        elif len(groups) > FEW_NAMES:
             yield _tell_many_names([one for group in groups for one in group], len(groups))
         else:
             for (old, form), group in zip(names, groups, strict=True):
                 single.setdefault((old, form, group[0].rank), []).append(group)
+    for files in made.values():
+        yield from (
+            (_tell_made(files),) if len(files) > FEW_FILES else map(_tell_made, ([one] for one in files))
+        )
     for groups in single.values():
         if len(groups) > FEW_FILES:
             yield _tell_one_name([one for group in groups for one in group], len(groups))
@@ -49,10 +58,16 @@ def tell(left: list[Left]) -> Iterator[Note]:
 
 def _tell_many_names(all_left: list[Left], names: int) -> Note:
     first = min(all_left, key=lambda one: (one.rank, one.line))
-    if first.rank == MADE:
-        many = f"{names} paths or names that change" if names > 1 else "a path or name that changes"
-        return _note(first, all_left, f"made by a tool, has {many}: make it anew")
     return _note(first, all_left, f"has {names} paths or names that change{tell_lines(_lines(all_left))}")
+
+
+def _tell_made(files: list[list[Left]]) -> Note:
+    """Return the note on files with one ending that a tool makes."""
+    all_left = [one for left in files for one in left]
+    names = len({(one.hit.thing.old, one.hit.form) for one in all_left})
+    many = f"{names} paths or names that change" if names > 1 else "a path or name that changes"
+    more = f", as have {len(files) - 1} more files like it: make them" if len(files) > 1 else ": make it"
+    return _note(files[0][0], all_left, f"made by a tool, has {many}{more} anew")
 
 
 def _tell_one_name(group: list[Left], files: int) -> Note:
@@ -68,12 +83,13 @@ def _why(hit: Hit, lines: str) -> str:
     if hit.form == COMPUTED:
         may = f"it may name {thing.old}, which is {thing.new} after the move"
         return f"is put together when it runs{lines}; {may}"
+    if hit.form == TAIL and hit.text == thing.old:
+        return f"may be the {PLACE[thing.kind]}{lines}; it is {thing.new} after the move"
     if hit.form == TAIL:
         return f"may be the end of {thing.old}{lines}, which is {thing.new} after the move"
     if thing.kind == NAME:
         return f"names what moves{lines}; its new name is {thing.new}{hit.rest}"
-    what = "path of what moves" if thing.kind == FILE else "folder that moves"
-    return f"is the {what}{lines}; it is {thing.new} after the move"
+    return f"is the {PLACE[thing.kind]}{lines}; it is {thing.new} after the move"
 
 
 def _note(first: Left, group: list[Left], why: str) -> Note:
