@@ -26,7 +26,7 @@ from yandrel.moves.diff import unified_diff
 from yandrel.moves.handlers import plan_handlers
 from yandrel.moves.links import list_links
 from yandrel.moves.movelist import Step, read_move_list
-from yandrel.moves.plan import ChangePlan, contents_after, plan_relocation
+from yandrel.moves.plan import ChangePlan, RefusalsError, contents_after, plan_relocation
 from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
 from yandrel.moves.relocate import map_relocation
 from yandrel.moves.stale.listing import list_old_names
@@ -34,6 +34,7 @@ from yandrel.moves.templates import plan_templates
 from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, as_whole_file, find_namespace, find_target, find_thing
 from yandrel.moves.unloaded import list_unloaded
+from yandrel.moves.whole_set import find_whole_set, write_command
 from yandrel.rules.registry import load_rules
 from yandrel.rules.runner import run_rules
 from yandrel.survey.homes import find_home
@@ -190,41 +191,66 @@ def _preview_steps(
 def plan_step(workspace: Workspace, step: Step) -> Outcome:
     """Plan and prove one step; raises RefusedError where the proof fails."""
     index = workspace.index
-    pairs: list[tuple[Thing, Thing]] = []
     asked: list[tuple[Thing, Thing]] = []
     for position, (source_text, target_text) in enumerate(step.pairs):
         try:
-            found = _find_pairs(workspace, source_text, target_text)
+            asked += _find_pairs(workspace, source_text, target_text)
         except (CallError, RefusedError) as error:
             error.line = step.lines[position] if step.lines else 0
             raise
-        asked += found
-        pairs += [whole for pair in found for whole in as_whole_file(index, *pair)]
-    generated = frozenset(workspace.generated_files())
-    relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
-    title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in asked[:3])
-    if len(asked) > 3:
-        title += f" and {len(asked) - 3} more"
-    plan, proof, foresight = _plan_whole(workspace, step, relocation, title, generated)
-    if proof.refusals and all(refusal.code == CYCLE for refusal in proof.refusals):
-        with suppress(RefusedError):
-            again = replace(relocation, drops_reexports=True)
-            second = _plan_whole(workspace, step, again, title, generated)
-            if not second[1].refusals:
-                plan, proof, foresight = second
+    try:
+        plan, proof, foresight = _plan_proved(workspace, step, asked)
+    except RefusalsError as error:
+        raise _with_whole_set(workspace, step, asked, error) from None
     list_old_names(index, plan, foresight.views, workspace.layout, step.written_in)
     list_links(index, plan)
     list_unloaded(index, plan, foresight)
-    if proof.refusals:
-        lines = tuple(dict.fromkeys(refusal.one_line() for refusal in proof.refusals))
-        first = proof.refusals[0]
-        where = f"{first.unit}:{first.line}" if first.line else first.unit
-        raise RefusedError(first.why, where=where, todo=first.todo, reasons=lines)
     if not plan.files:
         raise RefusedError("nothing would change", where=step.title)
     outcome = Outcome(plan, proof)
     _compare_findings(workspace, outcome)
     return outcome
+
+
+def _plan_proved(
+    workspace: Workspace, step: Step, asked: list[tuple[Thing, Thing]]
+) -> tuple[ChangePlan, Proof, Foresight]:
+    """Return a plan that holds, its proof and the graphs after it; raises RefusalsError with all reasons."""
+    index = workspace.index
+    pairs = [whole for pair in asked for whole in as_whole_file(index, *pair)]
+    generated = frozenset(workspace.generated_files())
+    relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
+    title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in asked[:3])
+    if len(asked) > 3:
+        title += f" and {len(asked) - 3} more"
+    planned = _plan_whole(workspace, step, relocation, title, generated)
+    refusals = planned[1].refusals
+    if refusals and all(refusal.code == CYCLE for refusal in refusals):
+        with suppress(RefusedError):
+            again = replace(relocation, drops_reexports=True)
+            second = _plan_whole(workspace, step, again, title, generated)
+            if not second[1].refusals:
+                return second
+    if refusals:
+        raise RefusalsError(refusals)
+    return planned
+
+
+def _with_whole_set(
+    workspace: Workspace, step: Step, asked: list[tuple[Thing, Thing]], error: RefusalsError
+) -> RefusalsError:
+    """Return an error that names the whole set which could move together, where there is one."""
+
+    def plan(pairs: list[tuple[Thing, Thing]]) -> None:
+        _plan_proved(workspace, step, pairs)
+
+    together = find_whole_set(workspace.index, asked, error.refusals, plan)
+    if not together:
+        return error
+    more = ", ".join(str(source) for source, _ in together[len(asked) :])
+    command = write_command(together)
+    todo = f"it can move together with {more}" + (f": `{command}`" if command else "")
+    return RefusalsError(error.refusals, todo)
 
 
 def _find_pairs(workspace: Workspace, source_text: str, target_text: str | None) -> list[tuple[Thing, Thing]]:

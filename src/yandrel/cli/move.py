@@ -9,8 +9,7 @@ from yandrel.cli.running import command_runner
 
 
 @click.command("move")
-@click.argument("source", required=False)
-@click.argument("target", required=False)
+@click.argument("words", nargs=-1, metavar="[SOURCE]... [TARGET]")
 @click.option("--list", "move_list", metavar="FILE", help="Carry out a move list, step by step.")
 @click.option("--imports", "style", type=click.Choice(["rooted", "relative"]),
               help="Write all imports of own code from the root, or relative to the file.")  # fmt: skip
@@ -24,8 +23,7 @@ from yandrel.cli.running import command_runner
 @click.pass_obj
 def command(
     root: str | None,
-    source: str | None,
-    target: str | None,
+    words: tuple[str, ...],
     move_list: str | None,
     style: str | None,
     preview: bool,
@@ -35,32 +33,33 @@ def command(
     keep_routes: bool,
     form: str,
 ) -> None:
-    """Move a unit, a folder or a definition, every reference along.
+    """Move files, folders or definitions, every reference along.
 
     SOURCE is a path, a definition in a file (models.py:Hive), or a qualified name. A TARGET that
     ends in a slash is a folder to move into; without one it is the new name. Without a TARGET,
-    SOURCE goes home. With --imports nothing moves: all imports are written in one style.
+    SOURCE goes home. Several sources go to one place together. With --imports nothing moves: all
+    imports are written in one style.
     """
     from yandrel.app.move import MoveRequest, move
     from yandrel.render.change_text import render_move
 
     workspace = open_workspace(root, writes=True)
-    if source and move_list:
+    if words and move_list:
         raise click.UsageError("name a SOURCE or a move list, not both")
     if formatter and (preview or style):
         raise click.UsageError("--format-with works on files that are written: leave --preview and --imports")
     if style:
-        if source or move_list or no_new_findings:
+        if words or move_list or no_new_findings:
             raise click.UsageError("--imports rewrites the whole application, so it takes no SOURCE or list")
         from yandrel.app.import_style import restyle_imports
         from yandrel.app.writing import Manner
 
-        words = "yandrel " + " ".join(sys.argv[1:])
-        manner = Manner(preview, then or "", words, command_runner(workspace.root), keep_routes)
+        call = "yandrel " + " ".join(sys.argv[1:])
+        manner = Manner(preview, then or "", call, command_runner(workspace.root), keep_routes)
         show(restyle_imports(workspace, style, manner), form, render_move)
         return
     request = MoveRequest(
-        pairs=((source, target),) if source else (),
+        pairs=_pair(words),
         move_list=move_list or "",
         preview=preview,
         then=then or "",
@@ -71,3 +70,17 @@ def command(
     )
 
     show(move(workspace, request, command_runner(workspace.root)), form, render_move)
+
+
+def _pair(words: tuple[str, ...]) -> tuple[tuple[str, str | None], ...]:
+    """Return each source with its target, which is none where it goes home."""
+    if len(words) < 2:
+        return tuple((word, None) for word in words)
+    *sources, target = words
+    shared = target.endswith(("/", "\\")) or (":" not in target and all(":" in source for source in sources))
+    if len(sources) > 1 and not shared:
+        raise click.UsageError(
+            f"{target} is the place of one file: several go into a folder, which ends in a slash,"
+            " and definitions into a file"
+        )
+    return tuple((source, target) for source in sources)

@@ -42,7 +42,8 @@ class Note(Struct, frozen=True, order=True, omit_defaults=True):
 class Refusal(Struct, frozen=True):
     """Why a change cannot be made, and what would have to change first.
 
-    `code` names the reason where something else depends on which it is.
+    `code` names the reason where something else depends on which it is. `along` is what would have to go to
+    the same place, what moves already among it; it is empty where nothing that goes along would help.
     """
 
     unit: str
@@ -50,6 +51,7 @@ class Refusal(Struct, frozen=True):
     why: str
     todo: str = ""
     code: str = ""
+    along: tuple[Symbol, ...] = ()
 
     def one_line(self) -> str:
         place = f"{self.unit}:{self.line}" if self.line else self.unit

@@ -12,11 +12,22 @@ from yandrel.files.text import Encoding, Source
 from yandrel.index.code import CodeIndex
 from yandrel.languages.import_order import is_same_but_for_order, keep_order
 from yandrel.languages.registry import is_manifest, language_of, load_language
-from yandrel.model.changes import Edit, Note, Relocation, Rewrite, apply_edits
+from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite, apply_edits
 from yandrel.moves.exact_edits import find_edit_fault
 from yandrel.moves.licence import with_licence
 
 FEW_WORDS = 12
+
+
+class RefusalsError(RefusedError):
+    """A change that is refused, with every refusal."""
+
+    def __init__(self, refusals: list[Refusal], todo: str = "") -> None:
+        self.refusals = refusals
+        first = refusals[0]
+        where = f"{first.unit}:{first.line}" if first.line else first.unit
+        lines = tuple(dict.fromkeys(refusal.one_line() for refusal in refusals))
+        super().__init__(first.why, where=where, todo=todo or first.todo, reasons=lines)
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +98,7 @@ def plan_relocation(
         del total.edits[unit]
         total.notes.append(Note(unit, 0, "generated", "names what moves: make it anew"))
     if total.refusals:
-        raise_refusals(total)
+        raise RefusalsError(total.refusals)
     relocation = replace(relocation, gone=frozenset(total.emptied))
     edit_manifests(index, relocation, total, decoded)
     files = build_files(index, relocation, total, decoded)
@@ -118,13 +129,6 @@ def edit_manifests(
         for path, edits in language.rewrite_manifests(index.projects[name], relocation, texts).items():
             total.edits[path] = edits
             decoded[path] = found[path]
-
-
-def raise_refusals(rewrite: Rewrite) -> None:
-    lines = tuple(dict.fromkeys(refusal.one_line() for refusal in rewrite.refusals))
-    first = rewrite.refusals[0]
-    where = f"{first.unit}:{first.line}" if first.line else first.unit
-    raise RefusedError(first.why, where=where, todo=first.todo, reasons=lines)
 
 
 def _part_for(relocation: Relocation, language: str) -> Relocation:

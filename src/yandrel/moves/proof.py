@@ -383,7 +383,10 @@ class _Check:
                 known = by_member.get(old, frozenset({old}))
                 if old in self.units and self.before.loading_faults_of(old, known):
                     continue
-                self.refusals.append(Refusal(old, 0, f"circular import: {fault}", self.way_out(), CYCLE))
+                needed = self.needed_there()
+                listed = ", ".join(f"{symbol.unit}:{symbol.name}" for symbol in needed[:5])
+                todo = f"move along what it needs: {listed}" if needed else ""
+                self.refusals.append(Refusal(old, 0, f"circular import: {fault}", todo, CYCLE, needed))
                 return
 
     def loads_as_before(self) -> bool:
@@ -399,19 +402,15 @@ class _Check:
                     return False
         return True
 
-    def way_out(self) -> str:
-        """Name the definitions that what moves would need from where it came."""
-        left = sorted(
-            {
-                f"{edge.named_unit}:{edge.named}"
-                for symbol, target in self.relocation.definitions.items()
-                for edge in self.after.edges_of(target.unit)
-                if edge.named_unit == self.relocation.unit(symbol.unit) and edge.named
-            }
-        )
-        if not left:
-            return ""
-        return "move along what it needs: " + ", ".join(left[:5])
+    def needed_there(self) -> tuple[Symbol, ...]:
+        """Return the definitions that what moves would need from where it came."""
+        left = {
+            Symbol(edge.named_unit, edge.named)
+            for symbol, target in self.relocation.definitions.items()
+            for edge in self.after.edges_of(target.unit)
+            if edge.named_unit == self.relocation.unit(symbol.unit) and edge.named
+        }
+        return tuple(sorted(left, key=lambda symbol: (symbol.unit, symbol.name)))
 
     def _old_of(self, unit: str) -> str:
         for old, new in self.moved.items():

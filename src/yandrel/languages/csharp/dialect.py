@@ -352,7 +352,7 @@ class CSharpDialect(Dialect):
                 continue
             if namespace and rest and all(self._is_conditional(symbol) for symbol in rest):
                 why = f"only what stands under a condition here would be left in {namespace}"
-                refusals.append(Refusal(rest[0].unit, 0, why, "move that as well"))
+                refusals.append(Refusal(rest[0].unit, 0, why, "move that as well", along=tuple(rest)))
         return refusals
 
     def _is_conditional(self, symbol: Symbol) -> bool:

@@ -42,7 +42,8 @@ def find_references(
             continue
         if networkx.has_path(graph, there, here):
             why = f"{here} would have to refer to {there}, which refers to it"
-            result.refusals.append(Refusal(use.user, use.line, why, "move what it uses as well"))
+            along = (use.used,)
+            result.refusals.append(Refusal(use.user, use.line, why, "move what it uses as well", along=along))
             return {}
         graph.add_edge(here, there)
         needed.setdefault(here, set()).add(there)

@@ -214,6 +214,7 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
     owners = _owners_of_members(context)
     results = _results_of_functions(context)
     found: dict[tuple[str, str], dict[str, int]] = {}
+    ends: dict[tuple[str, str], set[Symbol]] = {}
     for unit, items in meant.items():
         for item in items:
             if item.use.doc or not item.symbols:
@@ -225,6 +226,8 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
                 continue
             if context.view.package_of(unit) == context.view.package_of(symbol.unit):
                 found.setdefault((unit, symbol.unit), {}).setdefault(name, item.use.start)
+                user_name = context.contents[unit].name_of(item.use.piece)
+                ends.setdefault((unit, symbol.unit), set()).update((Symbol(unit, user_name), symbol))
         for member in context.contents[unit].members:
             of = settle_type(member.of, results.get(context.view.package_of(unit), {}))
             owner = _crossed(context, unit, replace(member, of=of), owners)
@@ -233,12 +236,15 @@ def refuse_hidden(context: Context, meant: Mapping[str, list[Meant]]) -> None:
                     f"{owner.name}.{member.name}" if member.name else f"the fields of {owner.name} by place"
                 )
                 found.setdefault((unit, owner.unit), {}).setdefault(name, member.start)
+                user_name = context.contents[unit].name_of(member.piece)
+                ends.setdefault((unit, owner.unit), set()).update((Symbol(unit, user_name), owner))
     for (unit, home), names in sorted(found.items()):
         listed = ", ".join(sorted(names)[:MOST_NAMED])
         more = f" and {len(names) - MOST_NAMED} more" if len(names) > MOST_NAMED else ""
         why = f"uses unexported names of {home}: {listed}{more}"
         together = f"move {home} and {unit} together" if unit != home else "move what it uses along"
-        context.refuse(unit, min(names.values()), why, f"export it first, or {together}")
+        along = tuple(sorted(ends[unit, home], key=lambda symbol: (symbol.unit, symbol.name)))
+        context.refuse(unit, min(names.values()), why, f"export it first, or {together}", along)
 
 
 def _file_after(context: Context, unit: str, piece: int) -> str:

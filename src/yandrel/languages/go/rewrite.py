@@ -27,10 +27,10 @@ class Context:
     packages: Packages
     result: Rewrite
 
-    def refuse(self, unit: str, place: int, why: str, todo: str = "") -> None:
+    def refuse(self, unit: str, place: int, why: str, todo: str = "", along: tuple[Symbol, ...] = ()) -> None:
         content = self.contents.get(unit)
         line = content.line_of(place) if content is not None and place >= 0 else 0
-        self.result.refusals.append(Refusal(unit, line, why, todo))
+        self.result.refusals.append(Refusal(unit, line, why, todo, along=along))
 
 
 @dataclass(frozen=True)

@@ -9,6 +9,7 @@ from yandrel.languages.named.content import Content
 from yandrel.languages.named.dialect import Dialect
 from yandrel.languages.named.table import Renaming, join_name, parent_of
 from yandrel.model.changes import Refusal, Relocation
+from yandrel.model.graph import Symbol
 
 MEMBER = (
     r"\b(?:fun|va[lr])\s+(?:<[^>]*>\s*)?(?P<on>[\w.<>?*, ]+\.)?`?%s\b`?"
@@ -66,12 +67,15 @@ def _sealed_across(dialect: Dialect, renaming: Renaming, contents: Mapping[str, 
             for base in definition.bases:
                 parent = join_name(definition.namespace, base)
                 place = renaming.table.find(parent, "type")
-                sealed = find_definition(dialect, place) if place is not None else None
+                if place is None:
+                    continue
+                sealed = find_definition(dialect, place)
                 if sealed is None or "sealed" not in sealed.marks:
                     continue
                 if parent_of(renaming.place(name, "type")) != parent_of(renaming.place(parent, "type")):
                     why = f"{definition.name} extends {base}, which is sealed to its package"
-                    out.append(Refusal(unit, definition.line, why, "move the whole family"))
+                    family = (Symbol(unit, definition.name), place)
+                    out.append(Refusal(unit, definition.line, why, "move the whole family", along=family))
     return out
 
 

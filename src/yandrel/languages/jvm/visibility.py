@@ -96,7 +96,7 @@ class Visibility:
         mentioned = bool(uses)
         if definition.hidden and mentioned:
             why = f"{symbol.name}, which only its package sees, is used across"
-            return [self.refuse(part, uses[0].start, why)]
+            return [self.refuse(part, uses[0].start, why, symbol)]
         if not definition.inner:
             return []
         used = self.inner_uses(part, symbol, definition, mentioned)
@@ -105,7 +105,7 @@ class Visibility:
         names = ", ".join(sorted("its constructor" if n == "<init>" else n for n in used)[:6])
         at = min(used.values())
         why = f"uses package-private names of {symbol.name}: {names}"
-        return [self.refuse(part, at, why)]
+        return [self.refuse(part, at, why, symbol)]
 
     def inner_uses(
         self, part: _Part, symbol: Symbol, definition: Definition, mentioned: bool
@@ -223,9 +223,11 @@ class Visibility:
                         self.declared.setdefault(name_of, set()).add(f"{unit}:{definition.name}")
         return self.declared.get(name, set())
 
-    def refuse(self, part: _Part, at: int, why: str) -> Refusal:
+    def refuse(self, part: _Part, at: int, why: str, used: Symbol) -> Refusal:
+        """Return the refusal of a use that would cross packages; `used` is what is used."""
         line = part.content.line_of(at)
-        return Refusal(part.unit, line, why, "make it visible first, or move both")
+        user = Symbol(part.unit, part.content.holder_at(at))
+        return Refusal(part.unit, line, why, "make it visible first, or move both", along=(user, used))
 
 
 def _bare_use(source: bytes, name: str) -> int:

@@ -35,7 +35,8 @@ def refuse_crossings(
         if part_of(user.unit) == part_of(place.unit) and here != there:
             why = f"{place.name} is internal, and would be used from another part of the application"
             line = contents[user.unit].line_of(start)
-            out.append(Refusal(user.unit, line, why, "make it public first, or move both"))
+            todo = "make it public first, or move both"
+            out.append(Refusal(user.unit, line, why, todo, along=(user, place)))
     return out
 
 
@@ -79,7 +80,9 @@ def refuse_private(
                 user = content.holder_at(start)
                 if _target(relocation, Symbol(unit, user)) != home:
                     why = f"{user or 'the file'} uses {held.name}, which only its file sees"
-                    out.append(Refusal(unit, content.line_of(start), why, "move both, or make it visible"))
+                    both = (Symbol(unit, user), Symbol(unit, held.name))
+                    todo = "move both, or make it visible"
+                    out.append(Refusal(unit, content.line_of(start), why, todo, along=both))
                     break
     return out
 

@@ -114,6 +114,8 @@ class Content:
     clauses: list[Clause] = field(default_factory=list)
     uses: list[Use] = field(default_factory=list)
     held: list[Held] = field(default_factory=list)
+    extending: list[Held] = field(default_factory=list)
+    """What adds to types that other files declare, by their names."""
     paths: list[PathUse] = field(default_factory=list)
     acts: bool = False
     problems: tuple[Problem, ...] = ()

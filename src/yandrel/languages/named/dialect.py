@@ -100,6 +100,8 @@ class Draft(ABC):
 
     scope: Scope
     known: "After"
+    imports: bool
+    """Whether the file imports other names, or did."""
     imported: set[tuple[str, str]]
     claims: dict[tuple[str, str], set[str]]
     """What names are needed for, by space and folded name: qualified names."""

@@ -206,6 +206,7 @@ class BlockDraft(Draft):
             for key, path in item.arrival.scope.bound.items()
             if key[1] != self.fold(last_of(path), key[0])
         }
+        self.imports = bool(kept or self.imported)
         self.claims: dict[tuple[str, str], set[str]] = {}
         for item in wanted:
             if item.use.kind == "code" and not item.use.rooted and item.target:

@@ -89,7 +89,7 @@ class PhpDialect(Dialect):
         if use.rooted:
             return "\\" + path.replace(".", "\\")
         if len(use.parts) > 1:
-            return self._spell_qualified(path, space, draft)
+            return self._spell_qualified(use, path, draft)
         bound = draft.binding_of(path, space)
         if bound is not None:
             return bound
@@ -102,7 +102,7 @@ class PhpDialect(Dialect):
         brought = draft.bring_in(path, space, use.head)
         return brought if brought is not None else "\\" + path.replace(".", "\\")
 
-    def _spell_qualified(self, path: str, space: str, draft: Draft) -> str:
+    def _spell_qualified(self, use: Use, path: str, draft: Draft) -> str:
         fold = self.view.fold
         parts = path.split(".")
         for cut in range(len(parts) - 1, 0, -1):
@@ -116,7 +116,11 @@ class PhpDialect(Dialect):
             head = below.split(".")[0]
             if "." in below and ("type", fold(head, "type")) not in draft.scope.bound:
                 return below.replace(".", "\\")
-        return "\\" + path.replace(".", "\\")
+        bound = draft.binding_of(path, use.space) if use.kind == "code" else None
+        if bound is not None:
+            return bound
+        brought = draft.bring_in(path, use.space) if draft.imports and use.kind == "code" else None
+        return brought if brought is not None else "\\" + path.replace(".", "\\")
 
     def spell_string(self, written: str, path: str) -> str:
         separator = "\\\\" if "\\\\" in written.lstrip("\\") else "\\"

@@ -90,6 +90,7 @@ class ContentReader:
     def read_top(self) -> None:
         lead = Lead(b" " * self.root.start_byte + (self.root.text or b""))
         at = 0
+        extending: list[Held] = []
         for node in self.root.named_children:
             if node.type in COMMENTS:
                 lead.add(node)
@@ -97,10 +98,10 @@ class ContentReader:
             start = min(lead.start_of(node), start_of(node, self.source))
             if node.type == "import_declaration":
                 self.read_import(node)
-            elif node.type in DECLARATIONS and kind_of(node) != "extension":
-                name = name_of(node)
+            elif node.type in DECLARATIONS:
+                name = _first_name(node)
                 if name is not None:
-                    self.content.held.append(
+                    (extending if kind_of(node) == "extension" else self.content.held).append(
                         Held(
                             text_of(name), kind_of(node), "type", start, node.end_byte,
                             name.start_byte, name.end_byte, 0,
@@ -109,7 +110,15 @@ class ContentReader:
             else:
                 self.content.acts = True
             at = at or start
+        self.hold_extensions(extending)
         self.content.blocks.append(Block(self.module, 0, 0, at, at, 0, len(self.source), 0))
+
+    def hold_extensions(self, extending: list[Held]) -> None:
+        """Keep the extensions of types that the file declares as parts of these; the others are code."""
+        own = {held.name for held in self.content.held}
+        self.content.held += [held for held in extending if held.name in own]
+        self.content.extending = [held for held in extending if held.name not in own]
+        self.content.acts = self.content.acts or bool(self.content.extending)
 
     def read_import(self, node: Node) -> None:
         name = next((c for c in node.named_children if c.type == "identifier"), None)
@@ -197,3 +206,11 @@ def _is_member(node: Node) -> bool:
 def read_content(source: bytes, unit: str, module: str) -> Content:
     """Read one Swift file of a module in depth."""
     return ContentReader(source, unit, module).read()
+
+
+def _first_name(node: Node) -> Node | None:
+    """Return the name that a declaration gives, or the outermost type that an extension extends."""
+    name = name_of(node)
+    if name is None or kind_of(node) != "extension" or name.type == "type_identifier":
+        return name
+    return next((c for c in name.named_children if c.type == "type_identifier"), None)

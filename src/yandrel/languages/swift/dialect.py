@@ -12,10 +12,11 @@ from yandrel.languages.named.statements import insert_lines, remove_statement
 from yandrel.languages.named.table import Renaming, join_name, last_of, parent_of
 from yandrel.languages.swift.content import read_content
 from yandrel.languages.swift.dependencies import DEPENDENCY_MAP
+from yandrel.languages.swift.extensions import tell_extensions
 from yandrel.languages.swift.needs import Dependencies
 from yandrel.languages.swift.project import MANIFEST
 from yandrel.languages.swift.view import SwiftView
-from yandrel.model.changes import Edit, Refusal, Relocation, Rewrite
+from yandrel.model.changes import Edit, Note, Refusal, Relocation, Rewrite
 from yandrel.model.project import SourceRoot
 
 
@@ -124,6 +125,11 @@ class SwiftDialect(Dialect):
             *self.strayed(relocation),
             *self.emptied(relocation, contents),
         ]
+
+    def notes_on(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> list[Note]:
+        return list(tell_extensions(self.view.units.facts, relocation, contents))
 
     def module_finder(self, relocation: Relocation) -> Callable[[str], str]:
         """Return what tells the module of a path, be it an old one or a new one."""

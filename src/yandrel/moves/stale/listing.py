@@ -14,7 +14,7 @@ from yandrel.moves.plan import ChangePlan, read_or_none
 from yandrel.moves.stale.old_names import NAME, collect_old_names
 from yandrel.moves.stale.placing import Text, rank_hit
 from yandrel.moves.stale.reading import read_texts
-from yandrel.moves.stale.searching import Hit, Searcher
+from yandrel.moves.stale.searching import TAIL, Hit, Searcher
 from yandrel.moves.stale.telling import Left, reads_as_new, tell, tell_lines
 from yandrel.moves.texts import OWN_FILES
 
@@ -38,13 +38,31 @@ def list_old_names(
     known = {(note.unit, note.line) for note in plan.notes}
     names = frozenset({move_list.rpartition("/")[2], *OWN_FILES} - {""})
     left: list[Left] = []
+    origins = {new: old for old, new in plan.relocation.units.items()}
     handlers = {thing.old: thing.new for thing in folded}
     for text in read_texts(index, plan, layout, names):
         resolved = text.path in index.facts or text.path in plan.new_sources()
         hits = [hit for s in searchers for hit in s.find(text.path, text.data, text.is_code, text.is_prose)]
+        hits = [hit for hit in hits if not _goes_along(hit, origins)]
         left += _rank(hits, text, known, resolved)
         plan.notes += _list_handlers(text, handlers) if handlers and text.is_code else ()
     plan.notes += tell(left)
+
+
+def _goes_along(hit: Hit, origins: Mapping[str, str]) -> bool:
+    """Whether the end of a path leads to what moved with the file that names it, as both did before."""
+    if hit.form != TAIL or hit.thing.kind == NAME or hit.path not in origins:
+        return False
+    return _changed_part(origins[hit.path], hit.path) == _changed_part(hit.thing.old, hit.thing.new)
+
+
+def _changed_part(old: str, new: str) -> tuple[str, str]:
+    """Return two paths without what their ends have in common."""
+    before, after = old.rstrip("/").split("/"), new.rstrip("/").split("/")
+    while before and after and before[-1] == after[-1]:
+        before.pop()
+        after.pop()
+    return "/".join(before), "/".join(after)
 
 
 def _rank(hits: list[Hit], text: Text, known: set[tuple[str, int]], resolved: bool) -> list[Left]:

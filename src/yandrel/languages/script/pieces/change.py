@@ -192,8 +192,8 @@ class Change:
             found = self.deeps[unit] = read_deep(self.sources.get(unit, b""), unit)
         return found
 
-    def refuse(self, unit: str, line: int, why: str, todo: str = "") -> None:
-        self.result.refusals.append(Refusal(unit, line, why, todo))
+    def refuse(self, unit: str, line: int, why: str, todo: str = "", along: tuple[Symbol, ...] = ()) -> None:
+        self.result.refusals.append(Refusal(unit, line, why, todo, along=along))
 
     def module(self, unit: str) -> Module:
         found = self.modules.get(unit)

@@ -62,10 +62,10 @@ class Mover:
             parts = self.change.parts_of(symbol, found)
             definition = parts[-1]
             why = self.hindrance(facts, symbol, target, found)
-            if not why and symbol.name in self.change.deep(symbol.unit).assigned:
-                why = self.parted_from_users(facts, symbol, target, definitions)
             if why:
                 self.change.refuse(symbol.unit, definition.line, why)
+            elif symbol.name in self.change.deep(symbol.unit).assigned:
+                self.keep_with_users(facts, symbol, target, definitions)
             exports = self.change.view.exports(symbol.unit)
             exported = tuple(
                 name for name, local in exports.items() if local == symbol.name and name != WHOLE
@@ -111,19 +111,25 @@ class Mover:
                 return f"{target.unit} binds {target.name} already"
         return ""
 
-    def parted_from_users(
+    def keep_with_users(
         self, facts: Facts, symbol: Symbol, target: Symbol, definitions: Mapping[Symbol, Symbol]
-    ) -> str:
-        """Return why a name that is assigned to cannot leave: not all that uses it comes along."""
+    ) -> None:
+        """Refuse to part a name that is assigned to from what uses it in its module."""
         if target.unit == symbol.unit:
-            return ""
+            return
         places = {s.name: place.unit for s, place in definitions.items() if s.unit == symbol.unit}
-        going = [d for d in facts.definitions if places.get(d.name) == target.unit]
         pattern = re.compile(rb"(?<![\w$.])" + re.escape(symbol.name.encode()) + rb"(?![\w$])")
+        left: set[str] = set()
         for found in pattern.finditer(self.change.sources.get(symbol.unit, b"")):
-            if not any(d.start <= found.start() < d.end for d in going):
-                return f"{symbol.name} is assigned to elsewhere in the module"
-        return ""
+            at = found.start()
+            user = next((d.name for d in facts.definitions if d.start <= at < d.end), "")
+            if places.get(user) != target.unit:
+                left.add(user)
+        if left:
+            line = next(d.line for d in facts.definitions if d.name == symbol.name)
+            along = tuple(Symbol(symbol.unit, name) for name in sorted(left))
+            why = f"{symbol.name} is assigned to elsewhere in the module"
+            self.change.refuse(symbol.unit, line, why, along=along)
 
     def carry_private(self, definitions: dict[Symbol, Symbol]) -> None:
         """Take along what is not exported and only what moves to one place uses."""

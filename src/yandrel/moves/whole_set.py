@@ -1,0 +1,108 @@
+"""Find the whole set that would have to move together, where a part of it is refused alone."""
+
+from collections.abc import Callable, Iterable
+
+from yandrel.errors import CallError, RefusedError
+from yandrel.index.code import CodeIndex
+from yandrel.model.changes import Refusal
+from yandrel.model.graph import Symbol
+from yandrel.moves.plan import RefusalsError
+from yandrel.moves.things import Thing
+
+ROUNDS = 4
+MOST = 12
+"""How many things may go along before nobody would call it one move."""
+
+Pairs = list[tuple[Thing, Thing]]
+
+
+def find_whole_set(
+    index: CodeIndex, asked: Pairs, refusals: Iterable[Refusal], plan: Callable[[Pairs], object]
+) -> Pairs:
+    """Return the move that takes along all that a refused one needs; nothing where there is none.
+
+    `plan` raises RefusalsError where a move would be refused too. What moves already comes first.
+    """
+    pairs = list(asked)
+    for _ in range(ROUNDS):
+        more = _find_more(index, pairs, refusals)
+        if not more or len(pairs) + len(more) > MOST:
+            return []
+        pairs += more
+        try:
+            plan(pairs)
+        except RefusalsError as error:
+            refusals = error.refusals
+        except (CallError, RefusedError):
+            return []
+        else:
+            return pairs
+    return []
+
+
+def _find_more(index: CodeIndex, pairs: Pairs, refusals: Iterable[Refusal]) -> Pairs:
+    """Return what else would have to move, with its place.
+
+    Refusals that no thing going along would lift are passed over: they may end with the others.
+    """
+    found: dict[Thing, Thing] = {}
+    sources = [source for source, _ in pairs]
+    for refusal in refusals:
+        more = [_as_thing(index, symbol, pairs) for symbol in refusal.along]
+        missing = [thing for thing in more if thing is None or not _moves(thing, sources)]
+        for thing in missing:
+            place = _place(thing, pairs) if thing is not None else None
+            if thing is None or place is None:
+                return []
+            found[thing] = place
+    return list(found.items())
+
+
+def _as_thing(index: CodeIndex, symbol: Symbol, pairs: Pairs) -> Thing | None:
+    """Return what goes along for a definition: itself, its type, or its file where whole files move."""
+    if not any(source.name for source, _ in pairs):
+        return Thing(symbol.unit)
+    facts = index.facts.get(symbol.unit)
+    names = {definition.name for definition in facts.definitions} if facts is not None else set()
+    owner = symbol.name.partition(".")[0]
+    name = owner if owner in names else symbol.name
+    return Thing(symbol.unit, name) if name in names else None
+
+
+def _moves(thing: Thing, sources: list[Thing]) -> bool:
+    return any(
+        source == thing
+        or (source.path == thing.path and not source.name)
+        or (source.is_folder and thing.path.startswith(source.path))
+        for source in sources
+    )
+
+
+def _place(thing: Thing, pairs: Pairs) -> Thing | None:
+    """Return the place beside all that moves; None where that is no one place."""
+    if thing.name:
+        units = {target.path for _, target in pairs}
+        return Thing(units.pop(), thing.name) if len(units) == 1 else None
+    if any(source.is_folder or source.name for source, _ in pairs):
+        return None
+    folders = {target.path.rpartition("/")[0] for _, target in pairs}
+    folder = folders.pop() if len(folders) == 1 else None
+    if folder is None:
+        return None
+    name = thing.path.rpartition("/")[2]
+    return Thing(f"{folder}/{name}" if folder else name)
+
+
+def write_command(pairs: Pairs) -> str:
+    """Return the command that moves some things to one place; nothing where that takes more than one."""
+    sources = " ".join(str(source) for source, _ in pairs)
+    if all(source.name for source, _ in pairs):
+        units = {target.path for _, target in pairs}
+        kept = all(source.name == target.name for source, target in pairs)
+        return f"yandrel move {sources} {units.pop()}" if len(units) == 1 and kept else ""
+    folders = {target.path.rpartition("/")[0] for _, target in pairs}
+    kept = all(s.path.rpartition("/")[2] == t.path.rpartition("/")[2] for s, t in pairs)
+    return f"yandrel move {sources} {folders.pop() or '.'}/" if len(folders) == 1 and kept else ""
+
+
+__all__ = ["find_whole_set", "write_command"]
