@@ -195,3 +195,54 @@ def test_a_path_that_is_put_together_below_a_folder_with_dots(tmp_path: Path, ya
     }
     move = ("move", "lib/wax.core/order.js", "lib/orders/order.js", "--format", "json")
     assert where(run(yandrel, write_tree(tmp_path / "app", tree), move)) == ["run.bat:2", "lib/a.js:2"]
+
+
+NAMED_ALONE: dict[str, str | bytes] = {
+    "package.json": '{\n  "name": "waxmoor"\n}\n',
+    "bees.js": "module.exports = { a: 1 }\n",
+    "lib/labels/printer.js": "module.exports = { a: 1 }\n",
+    "bin/run": "#!/usr/bin/env node\nconst path = require('path')\nrequire(path.join(base, 'bees.js'))\n",
+    "docs/guide.md": "Labels come from lib/labels/printer; see `bees.js`.\n",
+    "lib/app.js": "// prints as lib/labels/printer does\nconst size = lib/labels/printer\n",
+    "guide.rst": "Examples:\n\n    >>> require('lib/labels/printer.js')\n",
+}
+
+
+def test_files_are_found_by_their_names_alone(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", NAMED_ALONE)
+    notes = run(yandrel, root, ("move", "bees.js", "lib/swarm.js", "--format", "json"))
+    assert where(notes) == ["bin/run:3", "docs/guide.md:1"]
+
+
+def test_people_write_paths_without_their_ending(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", NAMED_ALONE)
+    notes = run(yandrel, root, ("move", "lib/labels/printer.js", "lib/press/printer.js", "--format", "json"))
+    assert where(notes) == ["guide.rst:3", "lib/app.js:1", "docs/guide.md:1"]
+    assert [note.get("rank", 0) for note in notes] == [0, 3, 4]
+
+
+def test_many_lists_that_a_tool_makes_are_one_note(tmp_path: Path, yandrel: Yandrel) -> None:
+    lists = {f"messages/{name}.po": "#: shop/plugins.py:3\n" for name in ("bg", "cs", "de", "el", "es")}
+    root = write_tree(tmp_path / "app", {**PYTHON, **lists})
+    notes = run(yandrel, root, MOVE)
+    assert [(note["unit"], len(note["places"])) for note in notes] == [("messages/bg.po", 4)]
+    assert "as have 4 more files like it" in notes[0]["why"]
+
+
+def test_what_moves_along_with_the_file_that_names_it_is_not_listed(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree: dict[str, str | bytes] = {
+        "go.mod": "module waxmoor\n\ngo 1.21\n",
+        "hive/hive.go": 'package hive\n\nfunc Load() string { return "configs/hive.conf" }\n',
+        "hive/configs/hive.conf": "size = 3\n",
+        "main.go": 'package main\n\nimport "waxmoor/hive"\n\nfunc main() { hive.Load() }\n',
+    }
+    root = write_tree(tmp_path / "app", tree)
+    assert run(yandrel, root, ("move", "hive/", "bees/", "--format", "json")) == []
+
+
+def test_a_module_that_comes_to_the_top_is_listed_by_its_old_name(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(
+        tmp_path / "app", {**PYTHON, "docs/guide.rst": "    >>> from shop.plugins import Label\n"}
+    )
+    notes = run(yandrel, root, ("move", "shop/plugins.py", "extras.py", "--format", "json"))
+    assert [(note["unit"], note["text"]) for note in notes] == [("docs/guide.rst", "shop.plugins")]

@@ -322,3 +322,87 @@ def test_new_imports_are_written_as_the_file_writes_its_own(tmp_path: Path, yand
     }
     after = moved(write_tree(tmp_path / "app", tree), yandrel, "app/main.py:B", "app/b.py")
     assert after["app/b.py"].startswith(head)
+
+
+CLASS_MAP = {
+    "composer.json": '{"autoload": {"psr-4": {"Waxmoor\\\\": "src/"}}}\n',
+    "src/Models/Hive.php": "<?php\n\nnamespace Waxmoor\\Models;\n\nclass Hive\n{\n}\n",
+    "src/Http/Page.php": "<?php\n\nnamespace Waxmoor\\Http;\n\nclass Page\n{\n}\n",
+    "src/Shop.php": "<?php\n\nnamespace Waxmoor;\n\nuse Waxmoor\\Http\\Page;\n\nclass Shop\n{\n"
+    "    public function all(): array\n    {\n"
+    "        return [new Page(), new Models\\Hive(), new Models\\Hive()];\n    }\n}\n",
+    "maps/plain.php": "<?php\n$base = dirname(__DIR__);\nreturn [\n"
+    "    'Waxmoor\\\\Models\\\\Hive' => $base . '/src/Models/Hive.php',\n];\n",
+    "maps/lower.php": "<?php\nreturn [\n    'waxmoor\\\\models\\\\hive' => '/Models/Hive.php',\n];\n",
+    "maps/classes.json": '{\n  "Waxmoor\\\\Models\\\\Hive": "Models/Hive.php"\n}\n',
+}
+
+
+def test_maps_of_names_to_files_change_as_pairs_and_keep_their_form(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = write_tree(tmp_path / "app", dict(CLASS_MAP))
+    done = yandrel(root, "move", "src/Models/Hive.php", "src/Http/Bees/")
+    assert done.status == 0, done.err
+    after = {path: text.decode() for path, text in read_tree(root).items()}
+    plain = "    'Waxmoor\\\\Http\\\\Bees\\\\Hive' => $base . '/src/Http/Bees/Hive.php',\n"
+    assert plain in after["maps/plain.php"]
+    assert "    'waxmoor\\\\http\\\\bees\\\\hive' => '/Http/Bees/Hive.php',\n" in after["maps/lower.php"]
+    assert '  "Waxmoor\\\\Http\\\\Bees\\\\Hive": "Http/Bees/Hive.php"\n' in after["maps/classes.json"]
+    assert "maps/" not in done.out.partition("To look at by hand")[2]
+
+
+def test_a_name_that_would_be_written_in_full_is_imported_where_its_like_are(
+    tmp_path: Path, yandrel: Yandrel
+) -> None:
+    root = write_tree(tmp_path / "app", dict(CLASS_MAP))
+    after = moved(root, yandrel, "src/Shop.php", "src/Shops/")
+    assert "use Waxmoor\\Http\\Page;\nuse Waxmoor\\Models\\Hive;\n\n" in after["src/Shops/Shop.php"]
+    assert "[new Page(), new Hive(), new Hive()]" in after["src/Shops/Shop.php"]
+
+
+def test_extensions_in_its_file_go_along_with_a_swift_type(tmp_path: Path, yandrel: Yandrel) -> None:
+    extensions = (
+        "extension Hive: Equatable {\n}\n\nextension Hive {\n    func title() -> String { name }\n}\n"
+    )
+    tree = {
+        "Package.swift": "// swift-tools-version:5.9\nimport PackageDescription\n"
+        'let package = Package(name: "Waxmoor", targets: [.target(name: "App")])\n',
+        "Sources/App/Models/Hive.swift": "struct Hive {\n    var name: String\n}\n\n"
+        f"{extensions}\nstruct Frame {{\n    var hive: Hive\n}}\n",
+        "Sources/App/Models/Hive+Label.swift": "extension Hive {\n    var label: String { name }\n}\n",
+    }
+    root = write_tree(tmp_path / "app", dict(tree))
+    done = yandrel(root, "move", "Sources/App/Models/Hive.swift:Hive", "Sources/App/Hives/")
+    assert done.status == 0, done.err
+    after = read_tree(root)
+    assert after["Sources/App/Models/Hive.swift"] == b"struct Frame {\n    var hive: Hive\n}\n"
+    assert after["Sources/App/Hives/Hive.swift"].decode().endswith(extensions)
+    assert "Hive+Label.swift:1  extension Hive" in done.out
+
+
+def test_what_uses_the_libraries_of_tests_stays_among_them(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {
+        "pom.xml": "<project><artifactId>waxmoor</artifactId></project>\n",
+        f"src/test/{JAVA[9:]}/HiveTest.java": "package coop.wax;\n\nimport org.junit.Test;\n\n"
+        "public class HiveTest {\n    @Test\n    public void counts() {\n    }\n}\n",
+        f"src/test/{JAVA[9:]}/Plain.java": "package coop.wax;\n\nimport java.util.List;\n\n"
+        "public class Plain {\n    List<String> all;\n}\n",
+        f"{JAVA}/Hive.java": "package coop.wax;\n\npublic class Hive {\n}\n",
+    }
+    root = write_tree(tmp_path / "app", dict(tree))
+    refused = yandrel(root, "move", f"src/test/{JAVA[9:]}/HiveTest.java", f"{JAVA}/tests/")
+    assert refused.status == 3
+    assert "uses org.junit, which only tests use" in refused.err
+    assert yandrel(root, "move", f"src/test/{JAVA[9:]}/Plain.java", f"{JAVA}/tests/").status == 0
+
+
+def test_attributes_of_an_assembly_stay_in_their_project(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {
+        "A/A.csproj": '<Project Sdk="Microsoft.NET.Sdk"></Project>\n',
+        "B/B.csproj": '<Project Sdk="Microsoft.NET.Sdk"></Project>\n',
+        "A/Info.cs": "using System.Reflection;\n\n"
+        '[assembly: AssemblyTitle("A")]\n\nnamespace A\n{\n    public class Info { }\n}\n',
+    }
+    root = write_tree(tmp_path / "app", dict(tree))
+    refused = yandrel(root, "move", "A/Info.cs", "B/")
+    assert (refused.status, "attributes of its assembly" in refused.err) == (3, True)
+    assert yandrel(root, "move", "A/Info.cs", "A/Inner/").status == 0

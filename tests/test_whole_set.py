@@ -78,3 +78,16 @@ def test_several_sources_go_into_one_folder(tmp_path: Path, yandrel: Yandrel) ->
     assert yandrel(root, "move", "hive/hive.go", "hive/more.go", "bee").status == 2
     assert yandrel(root, "move", "hive/hive.go", "hive/more.go", "bee/").status == 0
     assert sorted(path.name for path in (root / "bee").iterdir()) == ["hive.go", "more.go"]
+
+
+def test_tests_stay_among_tests(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {
+        **JAVA,
+        "src/test/java/waxmoor/hives/HiveTest.java": "package waxmoor.hives;\n\nclass HiveTest {\n"
+        "    int test() {\n        return new Hive().frames();\n    }\n}\n",
+    }
+    del tree["src/main/java/waxmoor/hives/Count.java"]
+    root = write_tree(tmp_path / "app", dict(tree))
+    refused = yandrel(root, "move", "src/main/java/waxmoor/hives/Hive.java", "src/main/java/waxmoor/bees/")
+    assert refused.status == 3
+    assert "it can move together with src/test/java/waxmoor/hives/HiveTest.java: as one step" in refused.err

@@ -26,6 +26,7 @@ from yandrel.moves.diff import unified_diff
 from yandrel.moves.handlers import plan_handlers
 from yandrel.moves.links import list_links
 from yandrel.moves.movelist import Step, read_move_list
+from yandrel.moves.name_pairs import plan_name_pairs
 from yandrel.moves.plan import ChangePlan, RefusalsError, contents_after, plan_relocation
 from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
 from yandrel.moves.relocate import map_relocation
@@ -249,7 +250,9 @@ def _with_whole_set(
         return error
     more = ", ".join(str(source) for source, _ in together[len(asked) :])
     command = write_command(together)
-    todo = f"it can move together with {more}" + (f": `{command}`" if command else "")
+    todo = f"it can move together with {more}: " + (
+        f"`{command}`" if command else "as one step of a move list"
+    )
     return RefusalsError(error.refusals, todo)
 
 
@@ -275,6 +278,7 @@ def _plan_whole(
     plan_texts(index, plan, foresight.views, workspace.layout, step.written_in)
     plan_handlers(index, plan, foresight.views, _RouteLines(workspace))
     plan_templates(index, plan)
+    plan_name_pairs(index, plan, foresight.views)
     for change in plan.files:
         check_path(change.new or change.old)
     return plan, prove(index, plan, foresight), foresight

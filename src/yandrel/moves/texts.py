@@ -1,7 +1,7 @@
 """Configuration that names what moves: entry points, settings, paths; prose is only listed."""
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 
 from yandrel.files.text import Source
 from yandrel.index.code import CodeIndex
@@ -90,7 +90,13 @@ def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View])
 
     `views` are the graphs after the change.
     """
-    names: dict[str, str] = {}
+    return {old: new for _, _, old, new in rename_symbols(index, plan, views)}
+
+
+def rename_symbols(
+    index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
+) -> Iterator[tuple[Symbol, Symbol, str, str]]:
+    """Yield what moves with its place, and the name that texts have for it before and after."""
     symbols = dict(plan.relocation.definitions)
     for old, new in plan.relocation.units.items():
         if old in index.facts:
@@ -104,8 +110,9 @@ def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View])
         before = index.view(old_symbol.unit).names_in_text(old_symbol)
         after = views[name].names_in_text(new_symbol)
         whole = not old_symbol.name
-        names.update((b, a) for b, a in zip(before, after) if b != a and not (whole and b.isidentifier()))
-    return names
+        for old, new in zip(before, after):
+            if old != new and not (whole and old.isidentifier()):
+                yield old_symbol, new_symbol, old, new
 
 
 def _renamed(word: str, names: dict[str, str], paths: dict[str, str], folders: dict[str, str]) -> str | None:
@@ -179,4 +186,4 @@ def add_replacements(
     plan.files.append(FileChange(path, path, raw, after, index.files.mode(path), True, count))
 
 
-__all__ = ["add_replacements", "is_dotted_key", "plan_texts", "renamed_names"]
+__all__ = ["add_replacements", "is_dotted_key", "plan_texts", "rename_symbols", "renamed_names"]

@@ -85,12 +85,25 @@ def _place(thing: Thing, pairs: Pairs) -> Thing | None:
         return Thing(units.pop(), thing.name) if len(units) == 1 else None
     if any(source.is_folder or source.name for source, _ in pairs):
         return None
-    folders = {target.path.rpartition("/")[0] for _, target in pairs}
-    folder = folders.pop() if len(folders) == 1 else None
-    if folder is None:
+    changes = {(s.path.rpartition("/")[0], t.path.rpartition("/")[0]) for s, t in pairs}
+    folder, _, name = thing.path.rpartition("/")
+    places = {_mirror(folder, old, new) for old, new in changes} - {None}
+    place = places.pop() if len(places) == 1 else None
+    return None if place is None else Thing(f"{place}/{name}" if place else name)
+
+
+def _mirror(folder: str, old: str, new: str) -> str | None:
+    """Return where a folder's files go as those of another do: tests stay among tests; None elsewhere."""
+    if folder == old:
+        return new
+    before, after = old.split("/"), new.split("/")
+    while before and after and before[0] == after[0]:
+        before.pop(0)
+        after.pop(0)
+    end = "/".join(before)
+    if not end or not folder.endswith("/" + end):
         return None
-    name = thing.path.rpartition("/")[2]
-    return Thing(f"{folder}/{name}" if folder else name)
+    return "/".join([folder[: -len(end) - 1], *after])
 
 
 def write_command(pairs: Pairs) -> str:

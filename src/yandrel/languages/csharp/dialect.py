@@ -2,7 +2,7 @@
 
 import re
 import textwrap
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import replace
 
 from yandrel.languages.csharp.content import Chain, ContentReader, read_content
@@ -328,6 +328,7 @@ class CSharpDialect(Dialect):
             return project_of(unit, self.view.project)
 
         refusals = self._refuse_conditional_rest(renaming)
+        refusals += _refuse_parted_attributes(relocation, contents, part_of)
         if any(b"InternalsVisibleTo" in content.source for content in contents.values()):
             return refusals
         return refusals + refuse_crossings(self, relocation, renaming, contents, part_of)
@@ -363,6 +364,18 @@ class CSharpDialect(Dialect):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content], result: Rewrite
     ) -> dict[str, frozenset[str]]:
         return find_references(self, relocation, renaming, contents, result)
+
+
+def _refuse_parted_attributes(
+    relocation: Relocation, contents: Mapping[str, Content], part_of: Callable[[str], str]
+) -> list[Refusal]:
+    """Refuse to take attributes of an assembly along to another project."""
+    why = "has attributes of its assembly, which would be those of another project"
+    return [
+        Refusal(unit, content.line_of(content.preamble_end), why, "put them into a file that stays first")
+        for unit, content in contents.items()
+        if content.preamble_end and part_of(unit) != part_of(relocation.unit(unit))
+    ]
 
 
 def surroundings_of(scope: Scope) -> Surroundings:

@@ -83,8 +83,8 @@ class JvmReach:
         if here is None or there is None:
             return True
         if here[0] == there[0]:
-            return _is_for_tests(here[1]) or not _is_for_tests(there[1])
-        if _is_for_tests(there[1]) and there[1] != SHARED_BY_TESTS:
+            return is_for_tests(here[1]) or not is_for_tests(there[1])
+        if is_for_tests(there[1]) and there[1] != SHARED_BY_TESTS:
             return False
         names = {item.scope: item.pattern for item in self.modules}
         one, other = names.get(here[0]), names.get(there[0])
@@ -101,5 +101,6 @@ class JvmReach:
         return f"{place[0]}src/{place[1]}" if place is not None else path
 
 
-def _is_for_tests(source_set: str) -> bool:
+def is_for_tests(source_set: str) -> bool:
+    """Whether a source set is one of tests, as its name says."""
     return "test" in source_set.lower()

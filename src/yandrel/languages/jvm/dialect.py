@@ -15,6 +15,7 @@ from yandrel.languages.jvm.module_reach import MODULE_INFO, JavaModules
 from yandrel.languages.jvm.modules import ModuleFile
 from yandrel.languages.jvm.requires import find_required
 from yandrel.languages.jvm.resources import Resource, find_resources, spell_resource, spell_rooted
+from yandrel.languages.jvm.test_libraries import refuse_test_libraries
 from yandrel.languages.jvm.view import JvmView
 from yandrel.languages.jvm.visibility import Visibility
 from yandrel.languages.named.across import find_unseen, refuse_unseen
@@ -273,6 +274,7 @@ class JvmDialect(Dialect):
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Refusal]:
         refusals = self._public_in_files(relocation)
+        refusals += refuse_test_libraries(self.view.units.facts, relocation, contents)
         reach = JvmReach(self.view.project)
         refusals += refuse_unseen(find_unseen(self, relocation, renaming, contents, reach), reach)
         modules = JavaModules(self.view.project, relocation)

@@ -125,7 +125,8 @@ class PhpDialect(Dialect):
     def spell_string(self, written: str, path: str) -> str:
         separator = "\\\\" if "\\\\" in written.lstrip("\\") else "\\"
         lead = written[: len(written) - len(written.lstrip("\\"))]
-        return lead + path.replace(".", separator)
+        spelled = path.replace(".", separator)
+        return lead + (spelled.lower() if written.islower() else spelled)
 
     def is_redundant(self, path: str, bound: str, namespace: str) -> bool:
         fold = self.view.fold

@@ -313,6 +313,8 @@ class Searcher:
         """Yield the names of files that are called like no other, wherever they are written alone."""
         for name in [name for name in self.by_name if name.encode() in data]:
             thing = self.by_name[name]
+            if posixpath.join(path.rpartition("/")[0], name) == thing.new:
+                continue
             renamed = thing.new.rpartition("/")[2] != name
             for found in re.finditer(rb"(?<![\w./\\@-])%b(?![\w/\\-]|\.\w)" % re.escape(name.encode()), data):
                 named = not is_prose and (not is_code or _is_quoted(data, found.start(), found.end()))
