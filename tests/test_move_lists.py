@@ -3,6 +3,7 @@
 from pathlib import Path
 
 from tests.conftest import Yandrel, read_tree, write_tree
+from yandrel.demo.copy import copy_waxmoor
 
 TREE: dict[str, str | bytes] = {
     "app/__init__.py": "",
@@ -42,3 +43,17 @@ def test_a_step_is_planned_on_what_the_step_before_leaves(tmp_path: Path, yandre
     root = write_tree(tmp_path / "app", {**TREE, "moves.toml": text})
     assert yandrel(root, "move", "--list", "moves.toml").status == 0
     assert read_tree(root)["app/bee.py"] == b"from app.homes.hive import Hive\nprint(Hive)\n"
+
+
+def test_a_list_that_adds_findings_is_refused_before_its_first_step(tmp_path: Path, yandrel: Yandrel) -> None:
+    root = tmp_path / "app"
+    copy_waxmoor(root, layout=True)
+    (root / "moves.toml").write_text(
+        '[[step]]\nmoves = ["waxmoor/models/weight_validator.py"]\n\n'
+        '[[step]]\nmoves = ["waxmoor/validators/hive_validator.py -> waxmoor/models/hive_validator.py"]\n'
+    )
+    before = read_tree(root)
+    done = yandrel(root, "move", "--list", "moves.toml", "--no-new-findings")
+    assert done.status == 3, done.out
+    assert "would add 1 finding" in done.err
+    assert read_tree(root) == before

@@ -82,12 +82,10 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
         last: Outcome | None = None
         output = ""
         planned = _plan_ahead(workspace, steps)
+        _refuse_effects(request, steps, planned, watch)
         by_command = bool(request.then or request.formatter)
         for number, step in enumerate(steps, start=1):
             outcome = plan_step(workspace, step) if by_command and number > 1 else planned[number - 1]
-            _refuse_findings(request, step, outcome)
-            if request.keep_routes:
-                refuse_other_routes(watch.after_changes(contents_after(outcome.plan.files)), step.title)
             if request.formatter and run is not None:
                 format_plan(workspace, outcome.plan, request.formatter, run, request.command)
             label = step.title if len(steps) > 1 else ""
@@ -143,6 +141,18 @@ def _refuse_steps(steps: list[Step], faults: list[tuple[int, YandrelError]]) -> 
     return RefusedError(
         f"{name}: {place}{first.what}{more}", where=where, todo=first.todo, reasons=tuple(reasons)
     )
+
+
+def _refuse_effects(
+    request: MoveRequest, steps: list[Step], planned: list[Outcome], watch: RouteWatch
+) -> None:
+    """Raise RefusedError, before anything is done, where a step adds findings or changes routes."""
+    changed: dict[str, tuple[bytes, int] | None] = {}
+    for step, outcome in zip(steps, planned, strict=True):
+        _refuse_findings(request, step, outcome)
+        if request.keep_routes:
+            changed.update(contents_after(outcome.plan.files))
+            refuse_other_routes(watch.after_changes(changed), step.title)
 
 
 def _refuse_findings(request: MoveRequest, step: Step, outcome: Outcome) -> None:

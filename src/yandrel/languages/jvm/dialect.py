@@ -324,7 +324,18 @@ class JvmDialect(Dialect):
     def notes_on(
         self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
     ) -> list[Note]:
-        out = list(self._tell_lost_resources(relocation, contents))
+        natives = list(self._tell_natives(relocation, renaming, contents))
+        if len(natives) > FEW_NATIVES:
+            first = natives[0]
+            places = tuple(note.where for note in natives[1:])
+            why = f"{first.why}; {len(places)} more native methods are looked for like it"
+            natives = [Note(first.unit, first.line, first.text, why, places=places)]
+        return [*self._tell_lost_resources(relocation, contents), *natives]
+
+    def _tell_natives(
+        self, relocation: Relocation, renaming: Renaming, contents: Mapping[str, Content]
+    ) -> Iterator[Note]:
+        """Yield a note for each native method whose class has another name now."""
         for unit, content in contents.items():
             for definition in self.view.units.facts[unit].definitions:
                 name = join_name(definition.namespace, definition.name)
@@ -336,8 +347,7 @@ class JvmDialect(Dialect):
                     why = f"its library looks for it in {name}: build that anew"
                     target = relocation.definitions.get(Symbol(unit, definition.name))
                     place = target.unit if target is not None else relocation.unit(unit)
-                    out.append(Note(place, line, method, why))
-        return out
+                    yield Note(place, line, method, why)
 
     def _public_in_files(self, relocation: Relocation) -> list[Refusal]:
         out = []
@@ -365,6 +375,7 @@ class JvmDialect(Dialect):
         return next((d for d in facts.definitions if d.name == symbol.name), None)
 
 
+FEW_NATIVES = 3
 NATIVE = re.compile(
     rb"\bnative\s++[^;{}()]{0,400}(?<!\w)(\w++)\s*+\([^;{}]{0,2000}+;"
     rb"|\bexternal\s++(?:(?!fun\b)\w++\s++){0,12}+fun\s++(\w++)"
