@@ -109,10 +109,16 @@ class WrittenJudge:
         modules = {path.removesuffix(".py") for path in after if path.endswith(".py")} | folders
         there = "\n".join(f".{path.replace('/', '.')}" for path in modules) + "\n"
         lost = {name for name in lost if f".{name}\n" not in there}
+        lost -= {name for name in lost if f".{name.rpartition('.')[0]}\n" in there and self._is_kept(name, after)}
         found: dict[tuple[str, int, str], Hit] = {}
         for hit in [*self._paths(after, gone), *self._written_names(after, lost)]:
             found.setdefault((hit.path, hit.line, hit.text), hit)
         return list(found.values())
+
+    def _is_kept(self, name: str, after: Mapping[str, bytes]) -> bool:
+        """Whether a name's own file is as it was, be it in a package or in a plain folder now."""
+        end = "/" + name.rpartition(".")[0].replace(".", "/") + ".py"
+        return any(f"/{path}".endswith(end) and self.before.get(path) == data for path, data in after.items())
 
     def _paths(self, after: Mapping[str, bytes], gone: list[str]) -> Iterator[Hit]:
         stems = {old.rpartition("/")[2].partition(".")[0].encode() for old in gone} - {b""}

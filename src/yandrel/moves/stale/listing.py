@@ -4,6 +4,7 @@ import json
 import re
 from collections import Counter
 from collections.abc import Mapping
+from itertools import takewhile
 
 from yandrel.index.code import CodeIndex
 from yandrel.languages.protocol import View
@@ -53,16 +54,22 @@ def _goes_along(hit: Hit, origins: Mapping[str, str]) -> bool:
     """Whether the end of a path leads to what moved with the file that names it, as both did before."""
     if hit.form != TAIL or hit.thing.kind == NAME or hit.path not in origins:
         return False
-    return _changed_part(origins[hit.path], hit.path) == _changed_part(hit.thing.old, hit.thing.new)
+    kept = _common_tail(hit.thing.old, hit.thing.new)
+    with_it = _common_tail(origins[hit.path], hit.path)
+    same = _without(hit.thing.old, kept) == _without(origins[hit.path], with_it)
+    moved_so = _without(hit.thing.new, kept) == _without(hit.path, with_it)
+    return same and moved_so and len(hit.text.strip("/").split("/")) <= kept
 
 
-def _changed_part(old: str, new: str) -> tuple[str, str]:
-    """Return two paths without what their ends have in common."""
-    before, after = old.rstrip("/").split("/"), new.rstrip("/").split("/")
-    while before and after and before[-1] == after[-1]:
-        before.pop()
-        after.pop()
-    return "/".join(before), "/".join(after)
+def _common_tail(old: str, new: str) -> int:
+    """Return how many parts two paths have in common, counted from their ends."""
+    pairs = zip(reversed(old.rstrip("/").split("/")), reversed(new.rstrip("/").split("/")), strict=False)
+    return len(list(takewhile(lambda pair: pair[0] == pair[1], pairs)))
+
+
+def _without(path: str, tail: int) -> list[str]:
+    parts = path.rstrip("/").split("/")
+    return parts[: len(parts) - tail]
 
 
 def _rank(hits: list[Hit], text: Text, known: set[tuple[str, int]], resolved: bool) -> list[Left]:

@@ -53,10 +53,13 @@ def collect_old_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, Vi
 
 
 def _emptied(plan: ChangePlan) -> dict[str, str]:
-    """Return the files that are gone because all in them went, with where the first of it is."""
+    """Return the files that are gone because all in them went, with where the first of it is.
+
+    A package marker that nothing is left for is nowhere.
+    """
     places = {symbol.unit: target.unit for symbol, target in plan.relocation.definitions.items()}
     gone = {change.old for change in plan.files if change.old and not change.new}
-    return {old: places[old] for old in sorted(gone & places.keys())}
+    return {old: places.get(old, "") for old in sorted(gone)}
 
 
 def _with_inner_folders(plan: ChangePlan, folders: Mapping[str, str]) -> dict[str, str]:

@@ -80,16 +80,16 @@ def _tell_one_name(group: list[Left], files: int) -> Note:
 
 def _why(hit: Hit, lines: str) -> str:
     thing = hit.thing
+    now = f"is {thing.new} after the move" if thing.new else "is gone after the move"
     if hit.form == COMPUTED:
-        may = f"it may name {thing.old}, which is {thing.new} after the move"
-        return f"is put together when it runs{lines}; {may}"
+        return f"is put together when it runs{lines}; it may name {thing.old}, which {now}"
     if hit.form == TAIL and hit.text == thing.old:
-        return f"may be the {PLACE[thing.kind]}{lines}; it is {thing.new} after the move"
+        return f"may be the {PLACE[thing.kind]}{lines}; it {now}"
     if hit.form == TAIL:
-        return f"may be the end of {thing.old}{lines}, which is {thing.new} after the move"
+        return f"may be the end of {thing.old}{lines}, which {now}"
     if thing.kind == NAME:
         return f"names what moves{lines}; its new name is {thing.new}{hit.rest}"
-    return f"is the {PLACE[thing.kind]}{lines}; it is {thing.new} after the move"
+    return f"is the {PLACE[thing.kind]}{lines}; it {now}"
 
 
 def _note(first: Left, group: list[Left], why: str) -> Note:
