@@ -26,6 +26,9 @@ MODULE_FOLDERS = frozenset(
      "packages", "services"]
 )  # fmt: skip
 SEVERAL_MODULES = 4
+ALIKE = 5
+MARKERS = frozenset(["__init__", "index", "package-info", "doc", "mod"])
+"""Files that any folder may have."""
 TEST_FOLDERS = ("tests", "test", "__tests__", "spec")
 TOP_LEVEL_DOMAINS = frozenset([
     "com", "org", "net", "edu", "gov", "int", "io", "dev", "app", "co", "me", "info", "biz", "eu", "de",
@@ -345,13 +348,15 @@ class DomainReader:
         self.starts = find_starts(index, readings)
         folders = {segment for unit in readings for segment in unit.split("/")[:-1]}
         self.segments = {"_".join(concept_words(folder)) for folder in folders}
-        self.beside: dict[str, str] = {}
         self.alone = self._find_alone()
+        self.containers: dict[str, int] = {}
+        self.modules = self._find_modules()
+        self.beside = dict(self.modules)
         held = Counter(folder for unit in readings for folder in set(unit.lower().split("/")[:-1]))
         most = MOST_SHARED * len(readings)
         self.shared_words = {word for word in SHARED_WORDS if held[word] <= most or len(readings) < FEW}
         self.concepts = self.find_concepts() | self.said.keys()
-        self.beside = self._find_beside()
+        self.beside = {**self._find_beside(), **self.modules}
         self.concepts |= set(self.beside.values())
 
     def read(self) -> dict[str, str]:
@@ -399,20 +404,50 @@ class DomainReader:
             for term, found in roles.items()
             if len(found - {"entry", "config"}) > 1 and found - TELLING_OF_OTHERS
         }
-        return shared | self._modules()
+        return shared | set(self.modules.values())
 
-    def _modules(self) -> set[str]:
-        """Return the concepts that have folders where modules stand, however little tells their roles."""
-        below: dict[str, set[str]] = {}
+    def _find_modules(self) -> dict[str, str]:
+        """Return the folders that are concepts because they stand where modules do, with the concepts.
+
+        Modules stand in a folder that is called so, or in one whose folders hold files of the same names.
+        """
+        below: dict[str, dict[str, set[str]]] = {}
+        named: set[str] = set()
         for unit in self.readings:
-            segments = unit.split("/")[:-1]
+            *segments, file_name = unit.split("/")
+            if any(segment.lower() in TEST_FOLDERS for segment in segments):
+                continue
+            stem = file_name.partition(".")[0]
+            for at in range(len(segments)):
+                inside = next((n for n in range(at, len(segments)) if segments[n][0] != "@"), len(segments) - 1)
+                around, folder = "/".join(segments[:at]), "/".join(segments[: inside + 1]) + "/"
+                below.setdefault(around, {}).setdefault(folder, set()).add(stem)
             at = next((n for n, segment in enumerate(segments) if segment.lower() in MODULE_FOLDERS), -1)
-            inside = [segment for segment in segments[at + 1 :] if not segment.startswith("@")]
-            if at >= 0 and inside and not any(segment.lower() in TEST_FOLDERS for segment in segments):
-                term = singular("_".join(concept_words(inside[0])))
-                if term and term not in NO_CONCEPT:
-                    below.setdefault("/".join(segments[: at + 1]), set()).add(term)
-        return {term for terms in below.values() if len(terms) >= SEVERAL_MODULES for term in terms}
+            named.add("/".join(segments[: at + 1]) if at >= 0 else "\0")
+        found: dict[str, str] = {}
+        for around in sorted(below, key=lambda folder: folder.count("/"), reverse=True):
+            folders = {folder: self._module_term(folder) for folder in below[around]}
+            known = {folder: term for folder, term in folders.items() if term}
+            if around not in named:
+                known = {
+                    folder: term
+                    for folder, term in known.items()
+                    if self.containers.get(folder, 0) < len(known)
+                    and term not in NO_CONCEPT
+                    and term not in ROLE_WORDS
+                }
+            alike = around and _are_alike([below[around][folder] for folder in known])
+            if (around in named or alike) and _are_modules(set(known.values())):
+                self.containers[around + "/"] = len(known)
+                found |= known
+        return found
+
+    def _module_term(self, folder: str) -> str:
+        """Return the concept that a folder is called by where modules stand; nothing where it is for all."""
+        name = folder[:-1].rpartition("/")[2]
+        term = singular("_".join(self._folder_words(name) or words_of(name)))
+        parameter = not name[:1].isalnum()
+        return "" if parameter or term in SHARED_WORDS or VERSION.fullmatch(term) else term
 
     def _is_marker(self, unit: str) -> bool:
         facts = self.index.facts[unit]
@@ -436,7 +471,10 @@ class DomainReader:
             if whole in self.said:
                 out.append((path, whole))
                 continue
-            if not last and (segment.startswith("@") or tells_role(segment, role)):
+            if not last and path in self.modules:
+                out.append((path, self.modules[path]))
+                continue
+            if not last and (segment[:1] == "@" or path in self.containers or tells_role(segment, role)):
                 continue
             rest = concept_words(text) if last else self._folder_words(text)
             if (not rest or (position == 0 and not last)) and path not in self.beside:
@@ -465,13 +503,20 @@ class DomainReader:
         return rest if singular("_".join(rest)) in self.alone else words
 
     def _find_alone(self) -> set[str]:
-        """Return the names that stand alone somewhere: of a folder, or of a file but for a role's word."""
+        """Return the names that stand alone somewhere: of folders, of files, or before several roles' words."""
         found: set[str] = set()
+        followed: dict[str, set[str]] = {}
         for unit in self.readings:
             *folders, file_name = unit.split("/")
             found |= {singular("_".join(words_of(folder))) for folder in folders}
-            found.add(singular("_".join(concept_words(file_name.partition(".")[0]))))
-        return found
+            words = words_of(file_name.partition(".")[0])
+            rest = concept_words(file_name.partition(".")[0])
+            name = singular("_".join(rest))
+            if len(rest) == len(words):
+                found.add(name)
+            elif rest and list(words[: len(rest)]) == rest:
+                followed.setdefault(name, set()).add(singular(words[len(rest)]))
+        return found | {name for name, roles in followed.items() if len(roles) > 1}
 
     def _find_beside(self) -> dict[str, str]:
         """Return the folders that are concepts by those beside them, though their names say none.
@@ -581,6 +626,19 @@ class DomainReader:
         if not self.segments.isdisjoint(known):
             return known.most_common(1)[0][0]
         return many
+
+
+def _are_alike(stems: list[set[str]]) -> bool:
+    """Whether folders beside each other hold files of the same names, as modules of one kind do."""
+    counts = Counter(stem for each in stems for stem in each - MARKERS)
+    most = counts.most_common(1)[0][1] if counts else 0
+    return len(stems) >= ALIKE and most * 2 >= len(stems)
+
+
+def _are_modules(names: set[str]) -> bool:
+    """Whether folders beside each other are modules: several, and most are not called like roles."""
+    telling = [name for name in names if name not in NO_CONCEPT and name not in ROLE_WORDS]
+    return len(telling) >= SEVERAL_MODULES and len(telling) * 2 >= len(names)
 
 
 def says_no_concept(term: str) -> bool:
