@@ -1,7 +1,7 @@
 """Assign a domain to each file: by the layout, or by folders and names."""
 
 import re
-from collections import Counter
+from collections import Counter, defaultdict
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
@@ -186,6 +186,8 @@ NOUNS_TOO = frozenset(
 KINDS_OF_FILES = frozenset(["abstract", "class", "interface", "trait"])
 """Words that files begin with to say which kind of thing they hold."""
 ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration", "store"})
+ROLES_OF_CONCEPTS = frozenset({"route", "controller", "repository", "model"})
+"""Roles whose files are each about one thing, be there no other file about it."""
 TELLING_OF_OTHERS = ROLES_WITHOUT_CONCEPT | {"event"}
 """Roles of what is about something else: alone they make no domain."""
 ROLE_WORDS = frozenset(
@@ -345,6 +347,13 @@ class DomainReader:
             if (value := reading.values.get("domain", ""))
         }
         self.spellings: dict[str, Counter[str]] = {}
+        self.parted: dict[str, set[str]] = defaultdict(set)
+        """The folders called like roles, or for all, that stand in each folder."""
+        for unit in readings:
+            segments = unit.split("/")[:-1]
+            for at, segment in enumerate(segments):
+                if segment.lower() in ROLE_WORDS | SHARED_WORDS:
+                    self.parted["/".join(segments[:at]) + "/"].add(segment)
         self.starts = find_starts(index, readings)
         folders = {segment for unit in readings for segment in unit.split("/")[:-1]}
         self.segments = {"_".join(concept_words(folder)) for folder in folders}
@@ -476,7 +485,7 @@ class DomainReader:
                 continue
             if not last and (segment[:1] == "@" or path in self.containers or tells_role(segment, role)):
                 continue
-            rest = concept_words(text) if last else self._folder_words(text)
+            rest = self._file_words(text) if last else self._folder_words(text)
             if (not rest or (position == 0 and not last)) and path not in self.beside:
                 continue
             name = "_".join(rest or words_of(text))
@@ -501,6 +510,16 @@ class DomainReader:
         if not rest or rest == words:
             return rest
         return rest if singular("_".join(rest)) in self.alone else words
+
+    def _file_words(self, text: str) -> list[str]:
+        """Return the words of a file's name before its role's; where they stand nowhere else, all but that."""
+        words = list(words_of(text))
+        rest = concept_words(text)
+        more = words[len(rest) :]
+        known = singular("_".join(rest)) in self.alone
+        if not rest or len(more) < 2 or words[: len(rest)] != rest or known:
+            return rest
+        return words[:-1]
 
     def _find_alone(self) -> set[str]:
         """Return the names that stand alone somewhere: of folders, of files, or before several roles' words."""
@@ -601,9 +620,28 @@ class DomainReader:
         if len(owners) == 1:
             return Told(*next((domain, "definition", term) for domain, term in owners.items()))
         folders = set(unit.split("/")[:-1])
+        alone = self._told_alone(unit, placed)
+        if alone is not None:
+            return alone
         if folders & self.shared_words or unit.rpartition("/")[2].rpartition(".")[0] in SHARED_WORDS:
             return Told(SHARED)
         return Told(SHARED if reading.role in ROLES_WITHOUT_CONCEPT - {"entry", "migration"} else "")
+
+    def _told_alone(self, unit: str, placed: list[tuple[str, str]]) -> Told | None:
+        """Return the domain of a file that no concept names: its outermost folder that is parted by roles."""
+        for path, term in placed:
+            outer = path.rstrip("/").split("/")[:-1]
+            if set(outer) & self.shared_words:
+                return None
+            if path.strip("/") != unit and len(self.parted[path]) > 1:
+                return Told(self.spelled(term), "folder", term)
+        *folders, _ = unit.split("/")
+        role = self.readings[unit].role
+        if placed and folders and role in ROLES_OF_CONCEPTS and tells_role(folders[-1], role):
+            path, term = placed[-1]
+            if path.strip("/") == unit and roles_of_end(folders[-1], "").get(role, 0.0) >= 0.5:
+                return Told(self.spelled(term), "file", term)
+        return None
 
     def _concept_in(self, name: str) -> str:
         words = words_of(name)
