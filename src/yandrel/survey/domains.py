@@ -438,11 +438,12 @@ class DomainReader:
             folders = {folder: self._module_term(folder) for folder in below[around]}
             known = {folder: term for folder, term in folders.items() if term}
             if around not in named:
+                of_one_role = around.rpartition("/")[2].lower() in ROLE_WORDS
                 known = {
                     folder: term
                     for folder, term in known.items()
                     if self.containers.get(folder, 0) < len(known)
-                    and term not in NO_CONCEPT
+                    and (term not in NO_CONCEPT or of_one_role)
                     and term not in ROLE_WORDS
                 }
             alike = around and _are_alike([below[around][folder] for folder in known])
