@@ -482,6 +482,8 @@ class DomainReader:
                 out.append((path, whole))
                 continue
             if not last and path in self.modules:
+                name = "_".join(self._folder_words(text) or words_of(text))
+                self.spellings.setdefault(self.modules[path], Counter())[name] += 1
                 out.append((path, self.modules[path]))
                 continue
             if not last and (segment[:1] == "@" or path in self.containers or tells_role(segment, role)):
