@@ -406,3 +406,29 @@ def test_attributes_of_an_assembly_stay_in_their_project(tmp_path: Path, yandrel
     refused = yandrel(root, "move", "A/Info.cs", "B/")
     assert (refused.status, "attributes of its assembly" in refused.err) == (3, True)
     assert yandrel(root, "move", "A/Info.cs", "A/Inner/").status == 0
+
+
+def test_an_import_goes_to_its_place_in_a_group_that_is_nearly_sorted(
+    tmp_path: Path, yandrel: Yandrel
+) -> None:
+    names = ["alpha", "bees", "frames", "hives", "keepers", "labels", "scales", "wax"]
+    lines = [f"import {{ {name} }} from './{name}.js'" for name in names] + ["import { a } from './about.js'"]
+    tree = {f"src/{name}.js": f"export const {name} = 1\n" for name in names}
+    tree |= {"src/about.js": "export const a = 1\n", "src/main.js": "\n".join(lines) + "\n"}
+    root = write_tree(tmp_path / "app", dict(tree))
+    after = moved(root, yandrel, "src/alpha.js", "src/swarms.js")["src/main.js"]
+    assert [line.rpartition("/")[2] for line in after.splitlines()] == [
+        *(f"{name}.js'" for name in [*names[1:7], "swarms", "wax", "about"])
+    ]
+
+
+def test_a_package_that_is_only_loaded_is_imported_once(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {
+        "go.mod": "module waxmoor\n\ngo 1.21\n",
+        "bees/bees.go": "package bees\n\nfunc init() { println(1) }\n",
+        "hives/hives.go": "package hives\n\nfunc init() { println(2) }\n",
+        "main.go": 'package main\n\nimport (\n\t_ "waxmoor/bees"\n\t_ "waxmoor/hives"\n)\n\nfunc main() {}\n',
+    }
+    root = write_tree(tmp_path / "app", dict(tree))
+    after = moved(root, yandrel, "hives/hives.go", "bees/")
+    assert after["main.go"].count("waxmoor/") == 1

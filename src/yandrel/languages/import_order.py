@@ -6,6 +6,8 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 Key = Callable[[re.Match[bytes]], object]
+FEW_OF_MANY = 8
+"""Of how many statements one may stand out of order in a group that is sorted all the same."""
 
 
 @dataclass(frozen=True)
@@ -34,8 +36,16 @@ class Group:
 
     def is_sorted(self, key: Key) -> bool:
         """Whether the statements stand in an order."""
+        return self.count_steps_back(key) == 0
+
+    def is_nearly_sorted(self, key: Key) -> bool:
+        """Whether all but a few statements of many stand in an order."""
+        return self.count_steps_back(key) * FEW_OF_MANY <= len(self.statements)
+
+    def count_steps_back(self, key: Key) -> int:
+        """Return how often a statement stands after one that it should stand before."""
         keys = [key(found) for found in self.statements]
-        return all(not _less(later, earlier) for earlier, later in pairwise(keys))
+        return sum(_less(later, earlier) for earlier, later in pairwise(keys))
 
 
 def keep_order(order: Order, before: bytes, after: bytes) -> bytes:
@@ -48,9 +58,16 @@ def keep_order(order: Order, before: bytes, after: bytes) -> bytes:
     for group in reversed(groups):
         if tuple(group.texts) in known:
             continue
-        key = _key_of(order, group, old)
-        if key is not None and not group.is_sorted(key):
-            after = _sorted(after, group, key)
+        alike = _find_alike(group, old)
+        key = _key_of(order, alike, old) if alike is not None else None
+        if alike is None or key is None or group.is_sorted(key):
+            continue
+        ordered = (
+            sorted(group.statements, key=lambda found: _Sortable(key(found)))
+            if alike.is_sorted(key)
+            else _put_in(group, {*alike.texts}, key)
+        )
+        after = _rewritten(after, group, ordered)
     return after
 
 
@@ -71,19 +88,31 @@ def find_groups(order: Order, text: bytes) -> Iterator[Group]:
         yield Group(tuple(group))
 
 
-def _key_of(order: Order, group: Group, old: Sequence[Group]) -> Key | None:
-    """Return the order that a group had before it was changed; None where it had none."""
+def _find_alike(group: Group, old: Sequence[Group]) -> Group | None:
+    """Return the group that one was before it was changed."""
     texts = set(group.texts)
     alike = max(old, key=lambda one: len(texts & set(one.texts)), default=None)
-    if alike is None or not texts & set(alike.texts):
-        return None
+    return alike if alike is not None and texts & set(alike.texts) else None
+
+
+def _key_of(order: Order, alike: Group, old: Sequence[Group]) -> Key | None:
+    """Return the order that a group had before it was changed, or nearly had; None where it had none."""
     fitting = [key for key in order.keys if alike.is_sorted(key)]
     everywhere = [key for key in fitting if all(one.is_sorted(key) for one in old)]
-    return next(iter([*everywhere, *fitting]), None)
+    nearly = [key for key in order.keys if alike.is_nearly_sorted(key)]
+    return next(iter([*everywhere, *fitting, *nearly]), None)
 
 
-def _sorted(text: bytes, group: Group, key: Key) -> bytes:
-    ordered = sorted(group.statements, key=lambda found: _Sortable(key(found)))
+def _put_in(group: Group, known: set[bytes], key: Key) -> list[re.Match[bytes]]:
+    """Return the statements of a nearly sorted group, with the new ones where the order has them."""
+    ordered = [found for found in group.statements if found[0] in known]
+    for found in (found for found in group.statements if found[0] not in known):
+        after = (at for at, other in enumerate(ordered) if _less(key(found), key(other)))
+        ordered.insert(next(after, len(ordered)), found)
+    return ordered
+
+
+def _rewritten(text: bytes, group: Group, ordered: Sequence[re.Match[bytes]]) -> bytes:
     out = text[: group.statements[0].start()]
     for position, (slot, found) in enumerate(zip(group.statements, ordered, strict=True)):
         out += found[0]

@@ -1,5 +1,6 @@
 """Find the whole set that would have to move together, where a part of it is refused alone."""
 
+import time
 from collections.abc import Callable, Iterable
 
 from yandrel.errors import CallError, RefusedError
@@ -10,6 +11,8 @@ from yandrel.moves.plan import RefusalsError
 from yandrel.moves.things import Thing
 
 ROUNDS = 4
+LONGEST = 8.0
+"""Seconds after which no further set is tried: a refusal must not take long."""
 MOST = 12
 """How many things may go along before nobody would call it one move."""
 
@@ -24,7 +27,10 @@ def find_whole_set(
     `plan` raises RefusalsError where a move would be refused too. What moves already comes first.
     """
     pairs = list(asked)
+    started = time.monotonic()
     for _ in range(ROUNDS):
+        if time.monotonic() - started > LONGEST:
+            return []
         more = _find_more(index, pairs, refusals)
         if not more or len(pairs) + len(more) > MOST:
             return []

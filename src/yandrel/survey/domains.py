@@ -428,7 +428,9 @@ class DomainReader:
                 continue
             stem = file_name.partition(".")[0]
             for at in range(len(segments)):
-                inside = next((n for n in range(at, len(segments)) if segments[n][0] != "@"), len(segments) - 1)
+                inside = next(
+                    (n for n in range(at, len(segments)) if segments[n][0] != "@"), len(segments) - 1
+                )
                 around, folder = "/".join(segments[:at]), "/".join(segments[: inside + 1]) + "/"
                 below.setdefault(around, {}).setdefault(folder, set()).add(stem)
             at = next((n for n, segment in enumerate(segments) if segment.lower() in MODULE_FOLDERS), -1)
@@ -515,7 +517,7 @@ class DomainReader:
         return rest if singular("_".join(rest)) in self.alone else words
 
     def _file_words(self, text: str) -> list[str]:
-        """Return the words of a file's name before its role's; where they stand nowhere else, all but that."""
+        """Return the words of a file's name before its role's; all but the last where those are not known."""
         words = list(words_of(text))
         rest = concept_words(text)
         more = words[len(rest) :]
@@ -525,7 +527,7 @@ class DomainReader:
         return words[:-1]
 
     def _find_alone(self) -> set[str]:
-        """Return the names that stand alone somewhere: of folders, of files, or before several roles' words."""
+        """Return the names that stand alone: of folders, of files, or before the words of several roles."""
         found: set[str] = set()
         followed: dict[str, set[str]] = {}
         for unit in self.readings:

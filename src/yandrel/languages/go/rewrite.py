@@ -386,6 +386,8 @@ class FileRewriter:
             if spec.alias == "_" and self.follows_acts(spec):
                 gone += [spec] if self.is_emptied(spec) else []
                 fresh += self.wanted_for_acts(spec)
+            elif spec.alias == "_" and path != spec.path and self.is_imported(path, spec):
+                gone.append(spec)
             elif spec.alias in (".", "_"):
                 if path != spec.path and is_sorted(content, spec):
                     gone.append(spec)
@@ -405,6 +407,10 @@ class FileRewriter:
             text = replace(fresh[0], comment="").text
             return [*edits, Edit(gone[0].start, gone[0].end, text.encode())]
         return [*edits, *edit_imports(content, gone, fresh, self.is_own)]
+
+    def is_imported(self, path: str, spec: Spec) -> bool:
+        """Whether another import is of a package by then."""
+        return any(self.path_after(other) == path for other in self.content.specs if other is not spec)
 
     def follows_acts(self, spec: Spec) -> bool:
         """Whether what a package does on loading goes elsewhere, and not with the whole of it."""

@@ -250,9 +250,9 @@ class Searcher:
             quoted = quoted and VARIABLE.fullmatch(lead) is not None
             known = whole and (named or not (is_code or is_prose))
             return WHOLE if known else TAIL if named and quoted and has_suffix else ""
-        if lead or not has_suffix:
+        if lead or not (has_suffix or site.matched > FEW_PARTS):
             return ""
-        return TAIL if quoted else BARE if site.matched >= FEW_PARTS or "/" not in base else ""
+        return TAIL if quoted and has_suffix else BARE if site.matched >= FEW_PARTS or "/" not in base else ""
 
     def _computed(self, path: str, data: bytes, found: re.Match[bytes], thing: OldName) -> Hit | None:
         """Return the hit of a text that is put together from a thing's folder or namespace."""
