@@ -14,7 +14,8 @@ from yandrel.survey.roles import Reading
 from yandrel.survey.vocabulary import ACTING, roles_of_end
 
 SHARED_WORDS = frozenset(
-    ["shared", "common", "core", "base", "util", "utils", "helper", "helpers", "lib", "libs", "infra"]
+    ["shared", "common", "core", "base", "util", "utils", "utility", "utilities", "helper", "helpers", "lib",
+     "libs", "infra"]
 )
 FEW = 8
 """Applications of fewer files do not tell where their names begin."""
@@ -358,6 +359,7 @@ class DomainReader:
         folders = {segment for unit in readings for segment in unit.split("/")[:-1]}
         self.segments = {"_".join(concept_words(folder)) for folder in folders}
         self.alone = self._find_alone()
+        self.layers = self._find_layers()
         self.containers: dict[str, int] = {}
         self.modules = self._find_modules()
         self.beside = dict(self.modules)
@@ -415,6 +417,31 @@ class DomainReader:
         }
         return shared | set(self.modules.values())
 
+    def _find_layers(self) -> set[str]:
+        """Return the folders of one role, whatever it is called: most names in them recur beside them."""
+        held: dict[str, dict[str, set[str]]] = {}
+        for unit in self.readings:
+            folder, _, file_name = unit.rpartition("/")
+            around, _, name = folder.rpartition("/")
+            words = self._file_words(file_name.partition(".")[0])
+            term = singular("_".join(words))
+            if name and words and name.lower() not in TEST_FOLDERS and not says_no_concept(term):
+                held.setdefault(around, {}).setdefault(folder + "/", set()).add(term)
+        named = Counter(term for folders in held.values() for terms in folders.values() for term in terms)
+        layers: set[str] = set()
+        for around, folders in held.items():
+            if around.rpartition("/")[2].lower() in ROLE_WORDS:
+                continue
+            counts = Counter(term for terms in folders.values() for term in terms)
+            for folder, terms in folders.items():
+                recurring = sum(counts[term] > 1 for term in terms)
+                own = self._folder_term(folder)
+                if named[own] - (own in terms) > 1:
+                    continue  # What it is called by is a name of things itself.
+                if recurring >= SEVERAL_MODULES and recurring * 2 >= len(terms):
+                    layers.add(folder)
+        return layers
+
     def _find_modules(self) -> dict[str, str]:
         """Return the folders that are concepts because they stand where modules do, with the concepts.
 
@@ -445,6 +472,7 @@ class DomainReader:
                     folder: term
                     for folder, term in known.items()
                     if self.containers.get(folder, 0) < len(known)
+                    and folder not in self.layers
                     and (term not in NO_CONCEPT or of_one_role)
                     and term not in ROLE_WORDS
                 }
@@ -452,6 +480,7 @@ class DomainReader:
             if (around in named or alike) and _are_modules(set(known.values())):
                 self.containers[around + "/"] = len(known)
                 found |= known
+        self.layers -= found.keys()
         return found
 
     def _module_term(self, folder: str) -> str:
@@ -488,7 +517,8 @@ class DomainReader:
                 self.spellings.setdefault(self.modules[path], Counter())[name] += 1
                 out.append((path, self.modules[path]))
                 continue
-            if not last and (segment[:1] == "@" or path in self.containers or tells_role(segment, role)):
+            aside = path in self.containers or path in self.layers
+            if not last and (segment[:1] == "@" or aside or tells_role(segment, role)):
                 continue
             rest = self._file_words(text) if last else self._folder_words(text)
             if (not rest or (position == 0 and not last)) and path not in self.beside:
