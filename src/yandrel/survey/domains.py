@@ -14,8 +14,21 @@ from yandrel.survey.roles import Reading
 from yandrel.survey.vocabulary import ACTING, roles_of_end
 
 SHARED_WORDS = frozenset(
-    ["shared", "common", "core", "base", "util", "utils", "utility", "utilities", "helper", "helpers", "lib",
-     "libs", "infra"]
+    [
+        "shared",
+        "common",
+        "core",
+        "base",
+        "util",
+        "utils",
+        "utility",
+        "utilities",
+        "helper",
+        "helpers",
+        "lib",
+        "libs",
+        "infra",
+    ]
 )
 FEW = 8
 """Applications of fewer files do not tell where their names begin."""
@@ -27,6 +40,8 @@ MODULE_FOLDERS = frozenset(
      "packages", "services"]
 )  # fmt: skip
 SEVERAL_MODULES = 4
+LAYERS = 3
+"""In how many layers a name recurs that is a concept, whatever their roles are."""
 ALIKE = 5
 MARKERS = frozenset(["__init__", "index", "package-info", "doc", "mod"])
 """Files that any folder may have."""
@@ -359,6 +374,8 @@ class DomainReader:
         folders = {segment for unit in readings for segment in unit.split("/")[:-1]}
         self.segments = {"_".join(concept_words(folder)) for folder in folders}
         self.alone = self._find_alone()
+        self.recurring: set[str] = set()
+        """The names that recur in folders of one role each."""
         self.layers = self._find_layers()
         self.containers: dict[str, int] = {}
         self.modules = self._find_modules()
@@ -415,7 +432,7 @@ class DomainReader:
             for term, found in roles.items()
             if len(found - {"entry", "config"}) > 1 and found - TELLING_OF_OTHERS
         }
-        return shared | set(self.modules.values())
+        return shared | self.recurring | set(self.modules.values())
 
     def _find_layers(self) -> set[str]:
         """Return the folders of one role, whatever it is called: most names in them recur beside them."""
@@ -440,6 +457,8 @@ class DomainReader:
                     continue  # What it is called by is a name of things itself.
                 if recurring >= SEVERAL_MODULES and recurring * 2 >= len(terms):
                     layers.add(folder)
+            found = Counter(term for folder in folders.keys() & layers for term in folders[folder])
+            self.recurring |= {term for term, count in found.items() if count >= LAYERS}
         return layers
 
     def _find_modules(self) -> dict[str, str]:
