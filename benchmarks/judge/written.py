@@ -109,7 +109,8 @@ class WrittenJudge:
         modules = {path.removesuffix(".py") for path in after if path.endswith(".py")} | folders
         there = "\n".join(f".{path.replace('/', '.')}" for path in modules) + "\n"
         lost = {name for name in lost if f".{name}\n" not in there}
-        lost -= {name for name in lost if f".{name.rpartition('.')[0]}\n" in there and self._is_kept(name, after)}
+        held = {name for name in lost if f".{name.rpartition('.')[0]}\n" in there}
+        lost -= {name for name in held if self._is_kept(name, after)}
         found: dict[tuple[str, int, str], Hit] = {}
         for hit in [*self._paths(after, gone), *self._written_names(after, lost)]:
             found.setdefault((hit.path, hit.line, hit.text), hit)

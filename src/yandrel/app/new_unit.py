@@ -12,7 +12,7 @@ from yandrel.model.results import NewReport
 from yandrel.model.scaffold import Concept
 from yandrel.model.words import singular
 from yandrel.scaffold.surroundings import check_name, package_of_homes
-from yandrel.survey.domains import concept_words
+from yandrel.survey.concepts import concept_words
 
 
 def new_unit(workspace: Workspace, role: str, request: NewRequest, manner: Manner) -> NewReport:

@@ -12,7 +12,7 @@ from yandrel.model.facts import TYPE_KINDS, Definition
 from yandrel.model.graph import State
 from yandrel.model.words import snake
 from yandrel.survey.belief import believed
-from yandrel.survey.domains import ROLE_WORDS
+from yandrel.survey.concepts import ROLE_WORDS
 from yandrel.survey.found_homes import (
     PER_ROLE,
     RoleHomes,

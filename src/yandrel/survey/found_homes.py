@@ -10,7 +10,7 @@ from posixpath import commonpath
 from yandrel.layout.config import SHARED
 from yandrel.layout.patterns import compile_pattern
 from yandrel.model.words import singular, words_of
-from yandrel.survey.domains import ROLE_WORDS, TEST_FOLDERS, tells_role
+from yandrel.survey.concepts import ROLE_WORDS, TEST_FOLDERS, tells_role
 from yandrel.survey.name_patterns import headed_pattern, placeholder_of, stem_pattern, style_of
 from yandrel.survey.picture import OUTSIDE_THE_COUNT, Picture
 

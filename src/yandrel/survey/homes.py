@@ -3,7 +3,7 @@
 from yandrel.languages.registry import first_written_alike
 from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.words import snake
-from yandrel.survey.domains import concept_words
+from yandrel.survey.concepts import concept_words
 from yandrel.survey.picture import Picture
 
 

@@ -1,7 +1,7 @@
 """Patterns of files' names: what in a name says the role, and what it leaves open."""
 
 from yandrel.model.words import camel, kebab, pascal, singular, snake, words_of
-from yandrel.survey.domains import ROLE_WORDS
+from yandrel.survey.concepts import ROLE_WORDS
 
 
 def stem_pattern(stem: str, role: str, folder: str, open_name: bool) -> tuple[str, bool]:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from msgspec.structs import replace
 
 from yandrel.model.words import singular, words_of
-from yandrel.survey.domains import ROLE_WORDS, SHARED_WORDS, TEST_FOLDERS
+from yandrel.survey.concepts import ROLE_WORDS, SHARED_WORDS, TEST_FOLDERS
 from yandrel.survey.picture import Picture, take_picture
 
 FEWEST = 5

@@ -10,7 +10,8 @@ from msgspec.structs import replace
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.model.words import singular, words_of
-from yandrel.survey.domains import DomainReader, concept_words
+from yandrel.survey.concepts import concept_words
+from yandrel.survey.domains import DomainReader
 from yandrel.survey.generated import generated_patterns
 from yandrel.survey.kinds import find_kinds
 from yandrel.survey.roles import Reading, Readings, RoleReader
@@ -107,7 +108,7 @@ def _first_telling(picture: Picture, unit: str) -> str:
     domain = picture.domain(unit)
     own = set(concept_words(domain)) if domain and domain != SHARED else set()
     from yandrel.model.words import singular
-    from yandrel.survey.domains import ROLE_WORDS
+    from yandrel.survey.concepts import ROLE_WORDS
 
     single = {singular(domain)} if own else set()
     for segment in unit.split("/")[:-1]:

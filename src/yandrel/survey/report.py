@@ -17,7 +17,7 @@ from yandrel.model.results import (
 )
 from yandrel.model.routes import RouteTable
 from yandrel.model.words import singular
-from yandrel.survey.domains import ROLE_WORDS, action_of, concept_words
+from yandrel.survey.concepts import ROLE_WORDS, action_of, concept_words
 from yandrel.survey.kinds import GENERATED
 from yandrel.survey.picture import Arrangement, Picture, find_arrangement, spread_of
 from yandrel.survey.signs import deeds_of
