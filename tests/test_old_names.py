@@ -246,3 +246,15 @@ def test_a_module_that_comes_to_the_top_is_listed_by_its_old_name(tmp_path: Path
     )
     notes = run(yandrel, root, ("move", "shop/plugins.py", "extras.py", "--format", "json"))
     assert [(note["unit"], note["text"]) for note in notes] == [("docs/guide.rst", "shop.plugins")]
+
+
+def test_a_path_from_the_root_is_listed_though_its_end_stays(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {
+        **NAMED_ALONE,
+        "lib/labels/size.js": "const name = 'lib/labels/size'\nmodule.exports = { name }\n",
+    }
+    root = write_tree(tmp_path / "app", tree)
+    notes = run(yandrel, root, ("move", "lib/", "src/", "--format", "json"))
+    assert "src/lib/labels/size.js:1" in where(notes)
+    notes = run(yandrel, root, ("move", "bees.js", "src/", "--format", "json"))
+    assert where(notes) == ["bin/run:3", "docs/guide.md:1"]

@@ -58,7 +58,8 @@ def _goes_along(hit: Hit, origins: Mapping[str, str]) -> bool:
     with_it = _common_tail(origins[hit.path], hit.path)
     same = _without(hit.thing.old, kept) == _without(origins[hit.path], with_it)
     moved_so = _without(hit.thing.new, kept) == _without(hit.path, with_it)
-    return same and moved_so and len(hit.text.strip("/").split("/")) <= kept
+    written, whole = (len(path.strip("/").split("/")) for path in (hit.text, hit.thing.old))
+    return same and moved_so and written <= kept and written < whole
 
 
 def _common_tail(old: str, new: str) -> int:

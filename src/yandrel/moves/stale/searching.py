@@ -315,7 +315,7 @@ class Searcher:
             thing = self.by_name[name]
             if posixpath.join(path.rpartition("/")[0], name) == thing.new:
                 continue
-            renamed = thing.new.rpartition("/")[2] != name
+            renamed = name == thing.old or thing.new.rpartition("/")[2] != name
             for found in re.finditer(rb"(?<![\w./\\@-])%b(?![\w/\\-]|\.\w)" % re.escape(name.encode()), data):
                 named = not is_prose and (not is_code or _is_quoted(data, found.start(), found.end()))
                 if named or renamed:
