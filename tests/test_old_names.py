@@ -258,3 +258,10 @@ def test_a_path_from_the_root_is_listed_though_its_end_stays(tmp_path: Path, yan
     assert "src/lib/labels/size.js:1" in where(notes)
     notes = run(yandrel, root, ("move", "bees.js", "src/", "--format", "json"))
     assert where(notes) == ["bin/run:3", "docs/guide.md:1"]
+
+
+def test_a_file_at_the_root_is_found_in_a_list_that_a_tool_makes(tmp_path: Path, yandrel: Yandrel) -> None:
+    tree = {**NAMED_ALONE, "waxmoor.egg-info/SOURCES.txt": "README\nbees.js\n"}
+    root = write_tree(tmp_path / "app", tree)
+    notes = run(yandrel, root, ("move", "bees.js", "src/", "--format", "json"))
+    assert "waxmoor.egg-info/SOURCES.txt:2" in where(notes)

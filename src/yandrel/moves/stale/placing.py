@@ -75,7 +75,7 @@ def rank_hit(hit: Hit, text: Text, resolved: bool) -> int | None:
     if hit.form == BARE and (text.is_made or not (text.is_prose or text.place(hit.start) == COMMENT)):
         return None
     if text.is_made:
-        return MADE if hit.form not in (TAIL, COMPUTED) else None
+        return MADE if hit.form not in (TAIL, COMPUTED) or hit.text == hit.thing.old else None
     if text.is_prose:
         if _is_run(text.data, hit.start):
             return None if hit.form in (TAIL, COMPUTED) else BREAKS
