@@ -7,7 +7,7 @@ from itertools import pairwise
 
 Key = Callable[[re.Match[bytes]], object]
 FEW_OF_MANY = 8
-"""Of how many statements one may stand out of order in a group that is sorted all the same."""
+"""One statement in so many may be out of order in a group that still counts as sorted."""
 
 
 @dataclass(frozen=True)
@@ -89,7 +89,7 @@ def find_groups(order: Order, text: bytes) -> Iterator[Group]:
 
 
 def _find_alike(group: Group, old: Sequence[Group]) -> Group | None:
-    """Return the group that one was before it was changed."""
+    """Return the old group that shares most statements with a changed one; None where none does."""
     texts = set(group.texts)
     alike = max(old, key=lambda one: len(texts & set(one.texts)), default=None)
     return alike if alike is not None and texts & set(alike.texts) else None

@@ -21,7 +21,7 @@ JOINED = rb"(?:\\{1,4}|[./:])"
 
 
 def plan_name_pairs(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]) -> None:
-    """Rewrite the paths that stand beside rewritten names of what is in them."""
+    """Rewrite each path that stands in one line with the new name of a definition in that file."""
     pairs = [
         (re.compile(_spellings(name), re.IGNORECASE), old.unit, new.unit)
         for old, new, _, name in rename_symbols(index, plan, views)
@@ -57,7 +57,7 @@ def _find_edits(text: bytes, pairs: list[tuple[re.Pattern[bytes], str, str]]) ->
 
 
 def _from_the_same_folder(written: str, old: str, new: str) -> str:
-    """Return the end of a path to a file as it leads to its new place; nothing where it is no such end."""
+    """Return the path to a file's new place, from the folder that a written path began in; else nothing."""
     end = written.lstrip("/")
     if not f"/{old}".endswith(f"/{end}"):
         return ""
@@ -66,7 +66,7 @@ def _from_the_same_folder(written: str, old: str, new: str) -> str:
 
 
 def _carry_out(plan: ChangePlan, position: int, change: FileChange, edits: list[Replacement]) -> None:
-    """Apply edits to the text that a file will have; what was noted of them is told no more."""
+    """Apply edits to the text that a file will have, and drop the notes on the paths that they change."""
     assert change.after is not None
     unique = sorted({edit.start: edit for edit in edits}.values())
     lines = {change.after.count(b"\n", 0, edit.start) + 1 for edit in unique}

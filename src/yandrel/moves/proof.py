@@ -403,7 +403,7 @@ class _Check:
         return True
 
     def needed_there(self) -> tuple[Symbol, ...]:
-        """Return the definitions that what moves would need from where it came."""
+        """Return the definitions left behind that the moved ones need."""
         left = {
             Symbol(edge.named_unit, edge.named)
             for symbol, target in self.relocation.definitions.items()

@@ -96,7 +96,7 @@ def renamed_names(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View])
 def rename_symbols(
     index: CodeIndex, plan: ChangePlan, views: Mapping[str, View]
 ) -> Iterator[tuple[Symbol, Symbol, str, str]]:
-    """Yield what moves with its place, and the name that texts have for it before and after."""
+    """Yield each moved symbol with its new one, and its qualified name before and after."""
     symbols = dict(plan.relocation.definitions)
     for old, new in plan.relocation.units.items():
         if old in index.facts:

@@ -14,7 +14,7 @@ ROUNDS = 4
 LONGEST = 8.0
 """Seconds after which no further set is tried: a refusal must not take long."""
 MOST = 12
-"""How many things may go along before nobody would call it one move."""
+"""The most files or definitions in one suggested move."""
 
 Pairs = list[tuple[Thing, Thing]]
 
@@ -22,7 +22,7 @@ Pairs = list[tuple[Thing, Thing]]
 def find_whole_set(
     index: CodeIndex, asked: Pairs, refusals: Iterable[Refusal], plan: Callable[[Pairs], object]
 ) -> Pairs:
-    """Return the move that takes along all that a refused one needs; nothing where there is none.
+    """Return the smallest move found that includes everything a refused move needs; empty where none is.
 
     `plan` raises RefusalsError where a move would be refused too. What moves already comes first.
     """
@@ -47,7 +47,7 @@ def find_whole_set(
 
 
 def _find_more(index: CodeIndex, pairs: Pairs, refusals: Iterable[Refusal]) -> Pairs:
-    """Return what else would have to move, with its place.
+    """Return the further files or definitions that would have to move, with their places.
 
     Refusals that no thing going along would lift are passed over: they may end with the others.
     """
@@ -65,7 +65,7 @@ def _find_more(index: CodeIndex, pairs: Pairs, refusals: Iterable[Refusal]) -> P
 
 
 def _as_thing(index: CodeIndex, symbol: Symbol, pairs: Pairs) -> Thing | None:
-    """Return what goes along for a definition: itself, its type, or its file where whole files move."""
+    """Return the definition, its type, or its file where whole files move; None where there is none."""
     if not any(source.name for source, _ in pairs):
         return Thing(symbol.unit)
     facts = index.facts.get(symbol.unit)
@@ -99,7 +99,7 @@ def _place(thing: Thing, pairs: Pairs) -> Thing | None:
 
 
 def _mirror(folder: str, old: str, new: str) -> str | None:
-    """Return where a folder's files go as those of another do: tests stay among tests; None elsewhere."""
+    """Return the new folder that matches another folder's move, so that tests stay among tests; else None."""
     if folder == old:
         return new
     before, after = old.split("/"), new.split("/")
@@ -113,7 +113,7 @@ def _mirror(folder: str, old: str, new: str) -> str | None:
 
 
 def write_command(pairs: Pairs) -> str:
-    """Return the command that moves some things to one place; nothing where that takes more than one."""
+    """Return the command that makes a move; empty where one command cannot."""
     sources = " ".join(str(source) for source, _ in pairs)
     if all(source.name for source, _ in pairs):
         units = {target.path for _, target in pairs}

@@ -290,7 +290,7 @@ def is_only_done(term: str) -> bool:
 
 
 def tells_role(folder: str, role: str) -> bool:
-    """Whether a folder's name says a role, that of a unit or any: what says a role says no concept."""
+    """Whether a folder's name is one word for a role, a file's own or any."""
     words = words_of(folder)
     said = roles_of_end(folder, "")
     return len(words) == 1 and (said.get(role, 0.0) >= 0.5 or folder.lower() in ROLE_WORDS)

@@ -1,4 +1,4 @@
-"""Keep what uses libraries that only tests have out of the main sources."""
+"""Refuse to move users of test libraries into the main sources."""
 
 from collections.abc import Iterator, Mapping
 
@@ -33,7 +33,7 @@ def refuse_test_libraries(
 
 
 def _leave_tests(relocation: Relocation) -> Iterator[tuple[Symbol, str]]:
-    """Yield what goes from the sources of tests to other ones."""
+    """Yield each file or definition that leaves the test sources, with its new file."""
     for old, new in relocation.units.items():
         if _is_test(old) and _is_main(new):
             yield Symbol(old), new

@@ -115,7 +115,7 @@ class Content:
     uses: list[Use] = field(default_factory=list)
     held: list[Held] = field(default_factory=list)
     extending: list[Held] = field(default_factory=list)
-    """What adds to types that other files declare, by their names."""
+    """Extensions of types that other files declare."""
     paths: list[PathUse] = field(default_factory=list)
     acts: bool = False
     problems: tuple[Problem, ...] = ()

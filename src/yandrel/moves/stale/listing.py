@@ -51,7 +51,7 @@ def list_old_names(
 
 
 def _goes_along(hit: Hit, origins: Mapping[str, str]) -> bool:
-    """Whether the end of a path leads to what moved with the file that names it, as both did before."""
+    """Whether a path is relative to a folder that moves with both its file and the file that it names."""
     if hit.form != TAIL or hit.thing.kind == NAME or hit.path not in origins:
         return False
     kept = _common_tail(hit.thing.old, hit.thing.new)
@@ -101,7 +101,7 @@ def _list_handlers(text: Text, names: Mapping[str, str]) -> list[Note]:
 
 
 def _find_alone(index: CodeIndex) -> frozenset[str]:
-    """Return the names that one file alone has."""
+    """Return the file names that occur once in the application."""
     counts = Counter(path.rpartition("/")[2] for path in index.tree.files)
     return frozenset(name for name, count in counts.items() if count == 1)
 

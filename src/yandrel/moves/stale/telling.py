@@ -62,7 +62,7 @@ def _tell_many_names(all_left: list[Left], names: int) -> Note:
 
 
 def _tell_made(files: list[list[Left]]) -> Note:
-    """Return the note on files with one ending that a tool makes."""
+    """Return one note on generated files that have the same ending."""
     all_left = [one for left in files for one in left]
     names = len({(one.hit.thing.old, one.hit.form) for one in all_left})
     many = f"{names} paths or names that change" if names > 1 else "a path or name that changes"
