@@ -107,7 +107,7 @@ class FolderShapes:
                 recurring = sum(counts[term] > 1 for term in terms)
                 own = self.folder_term(folder)
                 if named[own] - (own in terms) > 1:
-                    continue  # What it is called by is a name of things itself.
+                    continue  # Files elsewhere are named for the same thing, so that it is a concept.
                 if recurring >= SEVERAL_MODULES and recurring * 2 >= len(terms):
                     layers.add(folder)
             found = Counter(term for folder in folders.keys() & layers for term in folders[folder])
@@ -133,7 +133,8 @@ class FolderShapes:
                 around, folder = "/".join(segments[:at]), "/".join(segments[: inside + 1]) + "/"
                 below.setdefault(around, {}).setdefault(folder, set()).add(stem)
             at = next((n for n, segment in enumerate(segments) if segment.lower() in MODULE_FOLDERS), -1)
-            named.add("/".join(segments[: at + 1]) if at >= 0 else "\0")
+            if at >= 0:
+                named.add("/".join(segments[: at + 1]))
         found: dict[str, str] = {}
         for around in sorted(below, key=lambda folder: folder.count("/"), reverse=True):
             folders = {folder: self._module_term(folder) for folder in below[around]}

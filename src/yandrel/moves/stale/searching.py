@@ -315,10 +315,10 @@ class Searcher:
             thing = self.by_name[name]
             if posixpath.join(path.rpartition("/")[0], name) == thing.new:
                 continue
-            renamed = name == thing.old or thing.new.rpartition("/")[2] != name
+            changes = name == thing.old or thing.new.rpartition("/")[2] != name
             for found in re.finditer(rb"(?<![\w./\\@-])%b(?![\w/\\-]|\.\w)" % re.escape(name.encode()), data):
                 named = not is_prose and (not is_code or _is_quoted(data, found.start(), found.end()))
-                if named or renamed:
+                if named or changes:
                     form = TAIL if named else BARE
                     yield Hit(path, found.start(), found.end(), name, thing, form)
 

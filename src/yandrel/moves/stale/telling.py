@@ -46,9 +46,7 @@ def tell(left: list[Left]) -> Iterator[Note]:
             for (old, form), group in zip(names, groups, strict=True):
                 single.setdefault((old, form, group[0].rank), []).append(group)
     for files in made.values():
-        yield from (
-            (_tell_made(files),) if len(files) > FEW_FILES else map(_tell_made, ([one] for one in files))
-        )
+        yield from map(_tell_made, [files] if len(files) > FEW_FILES else [[one] for one in files])
     for groups in single.values():
         if len(groups) > FEW_FILES:
             yield _tell_one_name([one for group in groups for one in group], len(groups))
