@@ -18,7 +18,9 @@ from yandrel.errors import CallError, RefusedError, YandrelError
 from yandrel.files.contents import ChangedFiles
 from yandrel.files.lock import hold_lock
 from yandrel.files.paths import check_path
+from yandrel.files.root import CONFIG_NAME
 from yandrel.index.code import CodeIndex
+from yandrel.layout.config import Layout, parse_layout
 from yandrel.model.changes import Note, Relocation
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport, RouteEffect
 from yandrel.moves.apply import apply_changes
@@ -27,6 +29,7 @@ from yandrel.moves.handlers import plan_handlers
 from yandrel.moves.links import list_links
 from yandrel.moves.movelist import Step, read_move_list
 from yandrel.moves.name_pairs import plan_name_pairs
+from yandrel.moves.own_files import check_lines, plan_own_files
 from yandrel.moves.plan import ChangePlan, RefusalsError, contents_after, plan_relocation
 from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
 from yandrel.moves.relocate import map_relocation
@@ -36,7 +39,7 @@ from yandrel.moves.texts import plan_texts
 from yandrel.moves.things import Thing, as_whole_file, find_namespace, find_target, find_thing
 from yandrel.moves.unloaded import list_unloaded
 from yandrel.moves.whole_set import find_whole_set, write_command
-from yandrel.rules.registry import load_rules
+from yandrel.rules.registry import RULE_NAMES, load_rules
 from yandrel.rules.runner import run_rules
 from yandrel.survey.homes import find_home
 from yandrel.survey.picture import take_picture
@@ -48,6 +51,7 @@ class MoveRequest:
 
     pairs: tuple[tuple[str, str | None], ...] = ()
     move_list: str = ""
+    steps: tuple[Step, ...] = ()
     preview: bool = False
     then: str = ""
     no_new_findings: bool = False
@@ -167,6 +171,8 @@ def _refuse_findings(request: MoveRequest, step: Step, outcome: Outcome) -> None
 
 
 def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
+    if request.steps:
+        return list(request.steps)
     if request.move_list:
         return read_move_list(workspace.root, workspace.here, request.move_list)
     if not request.pairs:
@@ -202,13 +208,7 @@ def _preview_steps(
 def plan_step(workspace: Workspace, step: Step) -> Outcome:
     """Plan and prove one step; raises RefusedError where the proof fails."""
     index = workspace.index
-    asked: list[tuple[Thing, Thing]] = []
-    for position, (source_text, target_text) in enumerate(step.pairs):
-        try:
-            asked += _find_pairs(workspace, source_text, target_text)
-        except (CallError, RefusedError) as error:
-            error.line = step.lines[position] if step.lines else 0
-            raise
+    asked = _find_asked(workspace, step)
     try:
         plan, proof, foresight = _plan_proved(workspace, step, asked)
     except RefusalsError as error:
@@ -221,6 +221,22 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     outcome = Outcome(plan, proof)
     _compare_findings(workspace, outcome)
     return outcome
+
+
+def prove_step(workspace: Workspace, step: Step) -> ChangePlan:
+    """Plan and prove one step, and nothing else; raises RefusalsError with all reasons."""
+    return _plan_proved(workspace, step, _find_asked(workspace, step))[0]
+
+
+def _find_asked(workspace: Workspace, step: Step) -> list[tuple[Thing, Thing]]:
+    asked: list[tuple[Thing, Thing]] = []
+    for position, (source_text, target_text) in enumerate(step.pairs):
+        try:
+            asked += _find_pairs(workspace, source_text, target_text)
+        except (CallError, RefusedError) as error:
+            error.line = step.lines[position] if step.lines else 0
+            raise
+    return asked
 
 
 def _plan_proved(
@@ -289,6 +305,8 @@ def _plan_whole(
     plan_handlers(index, plan, foresight.views, _RouteLines(workspace))
     plan_templates(index, plan)
     plan_name_pairs(index, plan, foresight.views)
+    check_lines(index, (*step.homes, *step.domains))
+    plan_own_files(index, plan, step.homes, step.domains)
     for change in plan.files:
         check_path(change.new or change.old)
     return plan, prove(index, plan, foresight), foresight
@@ -350,7 +368,9 @@ def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
     moved = {c.old: c.new for c in outcome.plan.files if c.old and c.old != c.new}
     reached = outcome.proof.affected | {c.old for c in outcome.plan.files if c.old}
     after = _index_after(index, outcome)
-    picture = take_picture(after, workspace.layout, recalled_readings(workspace, reached))
+    layout = _layout_after(workspace, outcome)
+    known = recalled_readings(workspace, reached) if layout is workspace.layout else None
+    picture = take_picture(after, layout, known)
     fresh = [c.new for c in outcome.plan.files if c.new]
     units = dict.fromkeys([*(moved.get(unit, unit) for unit in reached), *fresh])
     same = outcome.proof.loads_as_before
@@ -370,6 +390,14 @@ def _compare_findings(workspace: Workspace, outcome: Outcome) -> None:
     ]
     _leave_out_what_came_along(outcome)
     outcome.added = [replace(finding, command="") for finding in outcome.added]
+
+
+def _layout_after(workspace: Workspace, outcome: Outcome) -> Layout:
+    """Return what yandrel.toml says with the change: another object where its roles or domains are others."""
+    after = next((c.after for c in outcome.plan.files if c.new == CONFIG_NAME), None)
+    layout = parse_layout(after, RULE_NAMES) if after is not None else workspace.layout
+    same = layout.roles == workspace.layout.roles and layout.domains == workspace.layout.domains
+    return workspace.layout if same else layout
 
 
 def _index_after(index: CodeIndex, outcome: Outcome) -> CodeIndex:

@@ -38,15 +38,19 @@ def compare_survey(workspace: Workspace, against: str) -> SurveyComparison:
     revision = workspace.revision(against)
     key = hashlib.blake2b(revision.key() + rules_key(), digest_size=16).digest()
     then = recall_or_make(
-        workspace.store, "figures at revision", key, Figures, lambda: _figures(workspace.at(revision))
+        workspace.store,
+        "figures at revision",
+        key,
+        Figures,
+        lambda: figures_of_workspace(workspace.at(revision)),
     )
     if not then.files:
         raise CallError("has no source code to compare with", where=against, todo="name a later revision")
     name = workspace.layout.name or workspace.root.name
-    return SurveyComparison(FORMAT_VERSION, name, against, then, _figures(workspace))
+    return SurveyComparison(FORMAT_VERSION, name, against, then, figures_of_workspace(workspace))
 
 
-def _figures(workspace: Workspace) -> Figures:
+def figures_of_workspace(workspace: Workspace) -> Figures:
     picture = workspace.picture
     readings = [picture.readings[unit] for unit in picture.counted()]
     covered = sum(is_covered(workspace.layout, reading) for reading in readings)

@@ -30,6 +30,7 @@ COMMANDS = {
     "new": "Make an application, a domain, an action, or one file of a role.",
     "split": "Take a crowded file or a wide interface apart.",
     "move": "Move a file, a folder or a definition, every reference along.",
+    "regroup": "Go from one arrangement to another, such as from role folders to domains.",
     "undo": "Take changes back, to the byte.",
     "demo": "Walk the whole job through on Waxmoor, a small application.",
 }

@@ -318,6 +318,70 @@ class MoveReport(Struct, frozen=True):
     routes: RouteEffect | None = None
 
 
+class PlannedMove(Struct, frozen=True):
+    """One file on the way to another layout: its domain and role, whether these are certain, and why."""
+
+    source: str
+    target: str
+    domain: str
+    role: str
+    certain: bool
+    why: str
+
+
+class BlockedMove(Struct, frozen=True):
+    """One file that belongs elsewhere and cannot go: the reasons, each with what would have to change."""
+
+    source: str
+    target: str
+    domain: str
+    reasons: list[str]
+
+
+class RegroupStep(Struct, frozen=True):
+    """All that moves of one domain: `edits` are the places that are rewritten, in `edited` other files.
+
+    `folders_before` and `folders_after` count the folders that hold the domain's files. `number` is that of
+    the change where it was carried out, else 0.
+    """
+
+    domain: str
+    moves: list[PlannedMove]
+    edits: int
+    edited: int
+    folders_before: int
+    folders_after: int
+    number: int = 0
+
+
+class RegroupReport(Struct, frozen=True):
+    """The way of an application to another layout: forecast, or carried out as far as `done` steps.
+
+    `stays` are the files that the layout has no place for or whose place is not told, by the reason.
+    `cycles_before` and `cycles_after` are the domains that import each other in a circle. `verdict` says
+    whether it pays. `written` is the file with the move list, if one was asked for.
+    """
+
+    version: int
+    name: str
+    to: str
+    steps: list[RegroupStep]
+    blocked: list[BlockedMove]
+    stays: dict[str, list[str]]
+    at_home: int
+    before: Figures
+    after: Figures
+    cycles_before: list[list[str]]
+    cycles_after: list[list[str]]
+    homes: dict[str, list[str]]
+    verdict: str
+    stored: list[str] = []
+    routes: RouteEffect | None = None
+    written: str = ""
+    done: int = 0
+    command_output: str = ""
+
+
 class Question(Struct, frozen=True):
     """Files of one folder whose role is not told: what they have in common, and roles that they may have."""
 

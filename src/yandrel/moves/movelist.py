@@ -1,5 +1,7 @@
 """Move lists: moves in steps, written down to be read and edited before they are carried out."""
 
+import re
+from collections.abc import Mapping
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -7,12 +9,16 @@ from yandrel.errors import CallError, ConfigError
 from yandrel.files.rooted import read_plain
 from yandrel.model.untyped import parse_toml
 
+Lines = tuple[tuple[str, tuple[str, ...]], ...]
+"""Keys of a section of yandrel.toml, each with its texts."""
+
 
 @dataclass(frozen=True)
 class Step:
     """Moves that are one change: sources name the state before it, targets the state after it.
 
-    `written_in` is the move list that has it.
+    `written_in` is the move list that has it. `homes` are those that roles get in yandrel.toml
+    with it, `domains` the files that it gives to domains there.
     """
 
     title: str
@@ -20,6 +26,17 @@ class Step:
     written_in: str = ""
     lines: tuple[int, ...] = ()
     """The lines of the list that the pairs are on."""
+    homes: Lines = ()
+    domains: Lines = ()
+
+
+STEP = re.compile(rb"^\[\[step\]\]\s*$", re.MULTILINE)
+MOVES = re.compile(rb"^moves\s*=\s*\[", re.MULTILINE)
+
+
+def is_move_list(path: str, data: bytes) -> bool:
+    """Whether a file is a move list, which says what was where when it was written."""
+    return path.endswith(".toml") and bool(STEP.search(data) and MOVES.search(data))
 
 
 def read_move_list(root: Path, here: str, name: str) -> list[Step]:
@@ -57,8 +74,10 @@ class _Lines:
 
 
 def _read_step(entry: object, number: int, name: str, lines: _Lines) -> Step:
-    if not isinstance(entry, dict) or set(entry) - {"title", "moves"}:
-        raise ConfigError(f"step {number} has an unknown key", where=name, todo="known are title and moves")
+    if not isinstance(entry, dict) or set(entry) - {"title", "moves", "homes", "domains"}:
+        raise ConfigError(
+            f"step {number} has an unknown key", where=name, todo="known are title, moves, homes and domains"
+        )
     moves = entry.get("moves", [])
     if not isinstance(moves, list) or not moves:
         raise ConfigError(f"step {number} moves nothing", where=name)
@@ -69,4 +88,22 @@ def _read_step(entry: object, number: int, name: str, lines: _Lines) -> Step:
             raise ConfigError(f"step {number}: {line!r} is no move", where=name, todo='write "a -> b"')
         pairs.append((source.strip(), target.strip() if arrow else None))
     found = tuple(lines.find(str(line)) for line in moves)
-    return Step(str(entry.get("title", f"step {number}")), tuple(pairs), name, found)
+    title = str(entry.get("title", f"step {number}"))
+    homes = _read_lines(entry, "homes", number, name)
+    return Step(title, tuple(pairs), name, found, homes, _read_lines(entry, "domains", number, name))
+
+
+def _read_lines(entry: Mapping[str, object], key: str, number: int, name: str) -> Lines:
+    """Return what a step writes in yandrel.toml; raises ConfigError where that is no table of texts."""
+    table = entry.get(key, {})
+    if not isinstance(table, dict):
+        raise ConfigError(f"step {number}: {key} must be a table", where=name)
+    found = []
+    for word, value in table.items():
+        texts = [value] if isinstance(value, str) else value
+        if not isinstance(texts, list) or not texts or not all(isinstance(text, str) for text in texts):
+            raise ConfigError(
+                f"step {number}: {key} of {word} must be texts", where=name, todo=f'write {word} = ["a/b.c"]'
+            )
+        found.append((str(word), tuple(texts)))
+    return tuple(found)

@@ -11,6 +11,7 @@ from yandrel.layout.config import Layout
 from yandrel.model.changes import Edit, Note, Replacement, apply_edits, tell_leaving
 from yandrel.model.graph import Symbol
 from yandrel.moves.exact_edits import apply_replacements
+from yandrel.moves.movelist import is_move_list
 from yandrel.moves.namespaces import (
     edit_relative_names,
     find_left_namespaces,
@@ -56,7 +57,7 @@ def plan_texts(
             continue
         source = index.read_source(path)
         data = source.data
-        if source.problem:
+        if source.problem or is_move_list(path, data):
             continue
         known = list(plan.rewrite.edits.get(path, ()))
         edits: list[Replacement] = []

@@ -93,12 +93,12 @@ def _place(thing: Thing, pairs: Pairs) -> Thing | None:
         return None
     changes = {(s.path.rpartition("/")[0], t.path.rpartition("/")[0]) for s, t in pairs}
     folder, _, name = thing.path.rpartition("/")
-    places = {_mirror(folder, old, new) for old, new in changes} - {None}
+    places = {mirror_folder(folder, old, new) for old, new in changes} - {None}
     place = places.pop() if len(places) == 1 else None
     return None if place is None else Thing(f"{place}/{name}" if place else name)
 
 
-def _mirror(folder: str, old: str, new: str) -> str | None:
+def mirror_folder(folder: str, old: str, new: str) -> str | None:
     """Return the new folder that matches another folder's move, so that tests stay among tests; else None."""
     if folder == old:
         return new
@@ -124,4 +124,4 @@ def write_command(pairs: Pairs) -> str:
     return f"yandrel move {sources} {folders.pop() or '.'}/" if len(folders) == 1 and kept else ""
 
 
-__all__ = ["find_whole_set", "write_command"]
+__all__ = ["find_whole_set", "mirror_folder", "write_command"]

@@ -59,7 +59,10 @@ class NamedLanguage(ABC):
         return moved_words(view, relocation)
 
     def naming_without_words(self, view: NamedView, relocation: Relocation) -> set[str]:
-        return set()
+        """Return the units that open a namespace which all its files leave: they need not name what moves."""
+        from yandrel.languages.named.words import find_openers
+
+        return find_openers(view, relocation)
 
     def mention_filter(self, view: NamedView, relocation: Relocation) -> Callable[[str, bytes], bool]:
         return lambda unit, source: True

@@ -25,6 +25,22 @@ def moved_words(view: NamedView, relocation: Relocation) -> set[str]:
     return words
 
 
+def find_openers(view: NamedView, relocation: Relocation) -> set[str]:
+    """Return the units that import something of a namespace in which no file is left."""
+    facts = view.units.facts
+    leaving = {
+        n
+        for old, new in relocation.units.items()
+        if old != new and old in facts
+        for n in facts[old].namespaces
+    }
+    if not leaving:
+        return set()
+    staying = {n for unit, found in facts.items() if unit not in relocation.units for n in found.namespaces}
+    emptied = leaving - staying
+    return {unit for unit, found in facts.items() if any(item.module in emptied for item in found.imports)}
+
+
 class InTable(Known):
     """The names that are defined in a table of symbols."""
 

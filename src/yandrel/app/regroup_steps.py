@@ -1,0 +1,269 @@
+"""The steps to another layout: one a domain, each with as many of its files as can move."""
+
+import time
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, field, replace
+
+from yandrel.app.move import prove_step
+from yandrel.app.workspace import Workspace
+from yandrel.errors import CallError, RefusedError
+from yandrel.files.root import CONFIG_NAME
+from yandrel.moves.movelist import Lines, Step
+from yandrel.moves.own_files import with_lines
+from yandrel.moves.plan import ChangePlan, RefusalsError, contents_after
+from yandrel.regroup.companions import Companion, find_companions
+from yandrel.regroup.domains_kept import domains_kept
+from yandrel.regroup.homes import Homes, homes_left, homes_with, without_ties
+from yandrel.regroup.intended import Intended, Intentions
+from yandrel.regroup.target import Target
+
+LATER = "what could not go before"
+LONGEST = 30.0
+"""Seconds for which the largest set of a step is looked for, when a part of it is refused."""
+
+Reasons = tuple[str, ...]
+
+
+@dataclass
+class PlannedStep:
+    """One step that holds: the files of a domain, and the tests that go along."""
+
+    domain: str
+    moves: list[Intended]
+    tests: dict[str, str]
+    step: Step
+    edits: int = 0
+    edited: int = 0
+    folders_before: int = 0
+    folders_after: int = 0
+
+
+@dataclass
+class StepPlanner:
+    """Plans steps, each over what the ones before it leave.
+
+    `workspace` is the application as it would be, `changes` all that changed, `blocked` what cannot move with
+    the reasons, `homes` those that yandrel.toml would get.
+    """
+
+    workspace: Workspace
+    target: Target
+    intentions: Intentions
+    progress: Callable[[int, int, str], None] | None = None
+    changes: dict[str, tuple[bytes, int] | None] = field(default_factory=dict)
+    blocked: dict[str, tuple[Intended, Reasons]] = field(default_factory=dict)
+    homes: Homes = field(default_factory=dict)
+
+    def plan(self, domains: list[str]) -> list[PlannedStep]:
+        """Return the steps for some domains, in that order, and one for what can go only after them."""
+        start = self.workspace
+        wanted = [move for domain in domains for move in self.intentions.of_domain(domain)]
+        tests = find_companions(start.picture, {move.source: move.target for move in wanted})
+        new_homes = self._new_homes(start, wanted)
+        steps: list[PlannedStep] = []
+        for number, domain in enumerate(domains):
+            self._tell(number, len(domains), domain)
+            moves = self.intentions.of_domain(domain)
+            step = self._plan_step(domain, moves, tests, new_homes if not steps else {})
+            steps += [step] if step is not None else []
+        if self.blocked and len(domains) > 1:
+            again = [move for move, _ in self.blocked.values()]
+            self.blocked = {}
+            step = self._plan_step(LATER, again, tests, {})
+            steps += [step] if step is not None else []
+        self._tell(len(domains), len(domains), "")
+        if steps and start.layout.present:
+            self._end_layout(steps, new_homes, start)
+        return steps
+
+    def _new_homes(self, start: Workspace, wanted: list[Intended]) -> Homes:
+        """Return the homes that roles get in yandrel.toml; none where there is no such file."""
+        if not start.layout.present:
+            return {}
+        leaving = {move.source: move.belonging.role for move in wanted}
+        picture = start.picture
+        strangers = [u for u in picture.counted() if u not in leaving and picture.role(u) != "model"]
+        homes = homes_with(start.layout, wanted, self.target.written, strangers)
+        return without_ties(start.layout, homes, [*start.index.facts, *(move.target for move in wanted)])
+
+    def _tell(self, done: int, total: int, domain: str) -> None:
+        if self.progress is not None:
+            self.progress(done, total, domain)
+
+    def _plan_step(
+        self, domain: str, moves: list[Intended], tests: Mapping[str, Companion], homes: Homes
+    ) -> PlannedStep | None:
+        """Return the step with the most of some moves that holds, and go on from it; None where none does."""
+        found = _LargestSet(self.workspace, domain, moves, tests, homes)
+        plan = found.find()
+        for move in moves:
+            if move not in found.kept:
+                self.blocked[move.source] = (move, found.reasons.get(move.source, ("it cannot go alone",)))
+        if plan is None:
+            return None
+        changes = contents_after(plan.files)
+        before = self.workspace.picture
+        self.changes.update(changes)
+        self.workspace = self.workspace.with_changes(changes)
+        own = {change.old for change in plan.files if change.old != change.new}
+        step = found.step()
+        planned = PlannedStep(domain, found.kept, found.tests_along(), step)
+        planned.edits = sum(change.edits for change in plan.files)
+        planned.edited = sum(
+            change.edited and change.old not in own and bool(change.old) for change in plan.files
+        )
+        if domain != LATER:
+            planned.folders_before = _spread(before.domains, domain, before.counted())
+            moved = {move.source: move.target for move in found.kept}
+            planned.folders_after = _spread(
+                before.domains, domain, before.counted(), lambda unit: moved.get(unit, unit)
+            )
+        return planned
+
+    def _end_layout(self, steps: list[PlannedStep], homes: Homes, start: Workspace) -> None:
+        """Let the last step take out empty homes, and keep the domains as they were."""
+        new = {role: tuple(t for t in texts if t not in _known(start, role)) for role, texts in homes.items()}
+        self.homes = homes_left(homes, new, list(self.workspace.index.facts))
+        moved = {move.source: move for step in steps for move in step.moves}
+        last = steps[-1]
+        self._write_layout(last, tuple(self.homes.items()), ())
+        kept = domains_kept(start.picture, self.workspace.picture, moved)
+        if kept:
+            self._write_layout(last, tuple(self.homes.items()), tuple(kept.items()))
+
+    def _write_layout(self, last: PlannedStep, homes: Lines, domains: Lines) -> None:
+        """Write homes and domains in the yandrel.toml that the last step leaves."""
+        last.step = replace(last.step, homes=homes, domains=domains)
+        text = self.workspace.files.read(CONFIG_NAME).decode("utf-8", "surrogateescape")
+        raw = with_lines(text, homes, domains).encode("utf-8", "surrogateescape")
+        change: dict[str, tuple[bytes, int] | None] = {CONFIG_NAME: (raw, 0o644)}
+        self.changes.update(change)
+        self.workspace = self.workspace.with_changes(change)
+
+
+def _known(workspace: Workspace, role: str) -> set[str]:
+    known = workspace.layout.roles.get(role)
+    return {home.text for home in known.homes} if known is not None else set()
+
+
+def _spread(
+    domains: Mapping[str, str], domain: str, units: Iterable[str], place: Callable[[str], str] = str
+) -> int:
+    return len({place(unit).rpartition("/")[0] for unit in units if domains.get(unit) == domain})
+
+
+class _LargestSet:
+    """Looks for the largest part of some moves that holds, to which no single one can be added."""
+
+    def __init__(
+        self,
+        workspace: Workspace,
+        domain: str,
+        moves: list[Intended],
+        tests: Mapping[str, Companion],
+        homes: Homes,
+    ) -> None:
+        self.workspace = workspace
+        self.domain = domain
+        self.kept = list(moves)
+        self.tests = tests
+        self.homes = homes
+        self.reasons: dict[str, Reasons] = {}
+        self.left_tests: set[str] = set()
+        self.started = time.monotonic()
+
+    def find(self) -> ChangePlan | None:
+        """Return the plan of the largest set, which `kept` then holds; None where not one move holds."""
+        plan = self._shrink()
+        if plan is None:
+            return None
+        for move in list(self._dropped):
+            if time.monotonic() - self.started > LONGEST:
+                break
+            self.kept.append(move)
+            try:
+                plan = self._try()
+            except (CallError, RefusedError) as error:
+                self.kept.remove(move)
+                self.reasons[move.source] = _reasons(error)
+            else:
+                self.reasons.pop(move.source, None)
+        return plan
+
+    def _shrink(self) -> ChangePlan | None:
+        """Take out what refusals blame, until the rest holds; half of it where they blame nothing."""
+        self._dropped: list[Intended] = []
+        while self.kept:
+            try:
+                return self._try()
+            except (CallError, RefusedError) as error:
+                tests = self._blamed_tests(error)
+                if tests:
+                    self.left_tests |= tests
+                    continue
+                blamed = self._blamed(error) or self.kept[len(self.kept) // 2 :]
+                for move in blamed:
+                    self.kept.remove(move)
+                    self._dropped.append(move)
+                    self.reasons[move.source] = _reasons(error, move)
+        return None
+
+    def _try(self) -> ChangePlan:
+        return prove_step(self.workspace, self.step())
+
+    def step(self) -> Step:
+        """Return the step with what is kept, and its tests."""
+        pairs = [(move.source, move.target) for move in self.kept]
+        pairs += self.tests_along().items()
+        count = len(self.kept)
+        title = f"{self.domain}: {count} file{'s' if count != 1 else ''}"
+        return Step(title, tuple(pairs), "", (), tuple(self.homes.items()))
+
+    def tests_along(self) -> dict[str, str]:
+        """Return the tests that go along with what is kept."""
+        kept = {move.source for move in self.kept}
+        return {
+            test: companion.place
+            for test, companion in self.tests.items()
+            if test not in self.left_tests
+            and companion.subjects & kept
+            and self.workspace.files.is_file(test)
+        }
+
+    def _blamed_tests(self, error: CallError | RefusedError) -> set[str]:
+        """Return the tests that an error is about, and nothing else."""
+        along = self.tests_along()
+        if not isinstance(error, RefusalsError):
+            return {test for test in along if error.where.partition(":")[0] in (test, along[test])}
+        places = {refusal.unit for refusal in error.refusals}
+        return {test for test in along if test in places or along[test] in places}
+
+    def _blamed(self, error: CallError | RefusedError) -> list[Intended]:
+        """Return the moves that an error is about: by what refuses, else by what it names."""
+        by_path = {path: move for move in self.kept for path in (move.source, move.target)}
+        blamed: dict[str, Intended] = {}
+        if isinstance(error, RefusalsError):
+            for refusal in error.refusals:
+                named = [refusal.unit] if refusal.unit in by_path else []
+                named = named or [symbol.unit for symbol in refusal.along if symbol.unit in by_path][:1]
+                named = named or [path for path in by_path if path in refusal.why][:1]
+                blamed.update({by_path[path].source: by_path[path] for path in named})
+        else:
+            text = " ".join([error.where, *getattr(error, "reasons", ()), error.what])
+            blamed = {move.source: move for path, move in by_path.items() if path in text}
+        return list(blamed.values())
+
+
+def _reasons(error: CallError | RefusedError, move: Intended | None = None) -> Reasons:
+    """Return why a move cannot be made: the refusals about it, else all of them."""
+    if isinstance(error, RefusalsError):
+        own = [
+            r.one_line()
+            for r in error.refusals
+            if move is None or r.unit in (move.source, move.target) or move.source in r.why
+        ]
+        return tuple(dict.fromkeys(own or [r.one_line() for r in error.refusals]))
+    return tuple(getattr(error, "reasons", ())) or (error.one_line(),)
+
+
+__all__ = ["LATER", "PlannedStep", "StepPlanner"]

@@ -1,0 +1,112 @@
+"""What each file belongs to, and how sure that is: by its place and name, else by who uses it."""
+
+from collections import Counter
+from dataclasses import dataclass
+
+from yandrel.layout.config import SHARED
+from yandrel.model.graph import State
+from yandrel.model.words import singular, words_of
+from yandrel.survey.domains import DomainReader
+from yandrel.survey.picture import Picture
+from yandrel.survey.roles import Reading
+
+TOLD_FOR_CERTAIN = frozenset({"folder", "file"})
+KEPT_AT_THE_TOP = frozenset({"entry", "config", "store", "migration", "test"})
+"""Roles whose files are the whole application's, whoever uses them."""
+SHOWN = 3
+
+
+@dataclass(frozen=True)
+class Belonging:
+    """The role and the domain of a file; `why` is the reason in words, `certain` whether names say it."""
+
+    role: str
+    domain: str
+    certain: bool
+    why: str
+
+
+class BelongingReader:
+    """Tells what the files of an application belong to."""
+
+    def __init__(self, picture: Picture) -> None:
+        self.picture = picture
+        self._reader = DomainReader(picture.index, picture.layout, picture.readings)
+        self._users: dict[str, Counter[str]] | None = None
+
+    def read(self, unit: str) -> Belonging:
+        """Return what a file belongs to; no domain where nothing tells one."""
+        reading = self.picture.readings[unit]
+        domain = self.picture.domain(unit)
+        if domain and domain != SHARED:
+            return self._by_name(unit, reading, domain)
+        if domain == SHARED and self._stands_shared(unit):
+            return Belonging(reading.role, SHARED, True, "it stands among what is shared")
+        return self._by_use(unit, reading.role)
+
+    def _by_name(self, unit: str, reading: Reading, domain: str) -> Belonging:
+        told = self._reader.told_by(unit, reading)
+        if not told.by or told.domain != domain:
+            return Belonging(reading.role, domain, self._is_sure(unit), "the layout says so")
+        sure = told.by in TOLD_FOR_CERTAIN and self._is_sure(unit)
+        folders = {singular("_".join(words_of(part))) for part in unit.split("/")[:-1]}
+        if told.by == "definition":
+            why = f"what it defines is about {told.word}"
+        elif told.word in folders:
+            why = f"its folder is called {told.word}"
+        else:
+            why = f"its name says {told.word}" if sure else f"its name has {told.word} in it"
+        return Belonging(reading.role, domain, sure, why)
+
+    def _is_sure(self, unit: str) -> bool:
+        reading = self.picture.readings[unit]
+        return bool(self.picture.layout.roles) or reading.certain or reading.role == reading.place
+
+    def _stands_shared(self, unit: str) -> bool:
+        """Whether the layout, or a folder, says that a file is shared: not just its role."""
+        written = (p for p, name, definition in self._reader.written if name == SHARED and not definition)
+        if any(pattern.match(unit) is not None for pattern in written):
+            return True
+        return bool(set(unit.lower().split("/")[:-1]) & self._reader.shared_words)
+
+    def _by_use(self, unit: str, role: str) -> Belonging:
+        """Return what the files that use a file say of it: one domain, or several."""
+        if role in KEPT_AT_THE_TOP:
+            return Belonging(role, "", False, "it is the whole application's")
+        users = self.users(unit)
+        if len(users) == 1:
+            domain = next(iter(users))
+            return Belonging(role, domain, False, f"only {domain} uses it")
+        if len(users) > 1:
+            names = [name for name, _ in users.most_common(SHOWN)]
+            more = f" and {len(users) - SHOWN} more" if len(users) > SHOWN else ""
+            uses = self._uses(unit)
+            if uses:
+                why = f"{', '.join(names)}{more} use it, and it uses {', '.join(sorted(uses)[:SHOWN])}"
+                return Belonging(role, "", False, why)
+            return Belonging(role, SHARED, True, f"{', '.join(names)}{more} use it")
+        return Belonging(role, "", False, "nothing tells its domain")
+
+    def users(self, unit: str) -> Counter[str]:
+        """Return the domains whose files use a file, with how many do."""
+        if self._users is None:
+            self._users = self._find_users()
+        return self._users.get(unit, Counter())
+
+    def _find_users(self) -> dict[str, Counter[str]]:
+        found: dict[str, Counter[str]] = {}
+        for unit in self.picture.counted():
+            domain = self.picture.domain(unit)
+            if domain in ("", SHARED):
+                continue
+            for used in {e.unit for e in self.picture.index.edges_of(unit) if e.state == State.FOUND}:
+                found.setdefault(used, Counter())[domain] += 1
+        return found
+
+    def _uses(self, unit: str) -> set[str]:
+        """Return the domains that a file uses itself: what is shared uses none."""
+        edges = self.picture.index.edges_of(unit)
+        return {self.picture.domain(e.unit) for e in edges if e.state == State.FOUND} - {"", SHARED}
+
+
+__all__ = ["Belonging", "BelongingReader"]

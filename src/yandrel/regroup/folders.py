@@ -1,0 +1,111 @@
+"""The folders of an application that say a role, or a domain."""
+
+from collections import Counter
+
+from yandrel.layout.config import SHARED
+from yandrel.model.words import singular, words_of
+from yandrel.survey.concepts import SHARED_WORDS, concept_words
+from yandrel.survey.picture import Picture
+from yandrel.survey.vocabulary import roles_of_end
+
+SAID = 0.5
+PURE = 0.8
+"""The share of one role that makes a folder the role's, though its name says none."""
+SEVERAL = 3
+
+
+class FolderReader:
+    """Tells which folders say a role, which say a domain, and where such folders stand."""
+
+    def __init__(self, picture: Picture) -> None:
+        self.picture = picture
+        self.folders: set[str] = set()
+        self._roles: dict[str, Counter[str]] = {}
+        self._concepts = {singular(domain) for domain in set(picture.domains.values()) if domain}
+        for unit in picture.readings:
+            parts = unit.split("/")[:-1]
+            paths = ["/".join(parts[: at + 1]) for at in range(len(parts))]
+            self.folders.update(paths)
+            role = picture.role(unit)
+            if role and picture.is_counted(unit):
+                for path in paths:
+                    self._roles.setdefault(path, Counter())[role] += 1
+        self.tops = self._find_tops()
+
+    def role_of(self, folder: str) -> str:
+        """Return the role that a folder is for, by its name and by what it holds; empty for none."""
+        held = self._roles.get(folder)
+        if not held:
+            return ""
+        role, count = held.most_common(1)[0]
+        name = folder.rpartition("/")[2]
+        if len(words_of(name)) == 1 and roles_of_end(name, "").get(role, 0.0) >= SAID:
+            return role if 2 * count >= held.total() else ""
+        is_concept = singular("_".join(concept_words(name) or words_of(name))) in self._concepts
+        pure = count >= SEVERAL and count >= PURE * held.total()
+        return role if pure and not is_concept and name.lower() not in SHARED_WORDS else ""
+
+    def role_positions(self, unit: str) -> list[int]:
+        """Return at which places of a path a folder says a role; those inside of one that does count, too."""
+        parts = unit.split("/")[:-1]
+        found = [at for at in range(len(parts)) if self.role_of("/".join(parts[: at + 1]))]
+        while found and found[0] == 0 and self.role_of(parts[0]) and not self._is_named(parts[0]):
+            found.pop(0)  # the whole application has one role
+        return found
+
+    def domain_position(self, unit: str, domain: str) -> int:
+        """Return at which place of a path a folder is called by a domain; -1 where none is."""
+        one = singular(domain)
+        for at, part in enumerate(unit.split("/")[:-1]):
+            if domain == SHARED:
+                if part.lower() in SHARED_WORDS:
+                    return at
+            elif singular("_".join(words_of(part))) == one or singular("_".join(concept_words(part))) == one:
+                return at
+        return -1
+
+    def top_of(self, unit: str, domain: str) -> str | None:
+        """Return the folder in which a unit's role folder or domain folder stands; None where it has neither.
+
+        A unit that stands there itself has no such folder, and stands in the right place.
+        """
+        parts = unit.split("/")[:-1]
+        at = [*self.role_positions(unit)[:1]]
+        place = self.domain_position(unit, domain)
+        at += [place] if place >= 0 else []
+        if at:
+            return "/".join(parts[: min(at)])
+        folder = "/".join(parts)
+        return folder if folder in self.tops else None
+
+    def existing(self, top: str, name: str, domain: str = "") -> str:
+        """Return a folder's name as it is spelled where it stands already, else as it is."""
+        start = f"{top}/" if top else ""
+        beside = {
+            folder[len(start) :] for folder in self.folders
+            if folder.startswith(start) and "/" not in folder[len(start) :]
+        }  # fmt: skip
+        if name in beside:
+            return name
+        if domain == SHARED:
+            return next((f for f in sorted(beside) if f.lower() in SHARED_WORDS), name)
+        one = singular(domain or name)
+        alike = [f for f in sorted(beside) if singular("_".join(words_of(f))) == one]
+        return alike[0] if alike else name
+
+    def _is_named(self, folder: str) -> bool:
+        held = self._roles.get(folder, Counter())
+        return any(roles_of_end(folder, "").get(role, 0.0) >= SAID for role in held)
+
+    def _find_tops(self) -> set[str]:
+        """Return the folders that hold two role folders or more, named for their roles."""
+        found: Counter[str] = Counter()
+        for folder in self.folders:
+            name = folder.rpartition("/")[2]
+            role = self.role_of(folder)
+            if role and roles_of_end(name, "").get(role, 0.0) >= SAID:
+                found[folder.rpartition("/")[0]] += 1
+        return {folder for folder, count in found.items() if count > 1}
+
+
+__all__ = ["FolderReader"]

@@ -1,0 +1,133 @@
+"""What a layout to come would move: each file with its place, and what stays with the reason."""
+
+from collections.abc import Collection
+from dataclasses import dataclass, field
+
+from yandrel.errors import ConfigError
+from yandrel.layout.config import SHARED
+from yandrel.regroup.belonging import Belonging, BelongingReader
+from yandrel.regroup.folders import FolderReader
+from yandrel.regroup.places import PlaceFinder
+from yandrel.regroup.target import Target
+from yandrel.survey.homes import find_home
+from yandrel.survey.picture import Picture
+
+KEPT_ROLES = frozenset({"entry", "migration"})
+"""Roles whose files stay where they are: other programs know their places."""
+
+
+@dataclass(frozen=True)
+class Intended:
+    """One file that is to move, with what it belongs to; `home` is the pattern of such places."""
+
+    source: str
+    target: str
+    belonging: Belonging
+    home: str = ""
+
+
+@dataclass
+class Intentions:
+    """All that a layout would move, and what it would not, with the reason."""
+
+    moves: list[Intended] = field(default_factory=list)
+    stays: dict[str, str] = field(default_factory=dict)
+    at_home: int = 0
+    clashes: list[tuple[Intended, Intended]] = field(default_factory=list)
+
+    def of_domain(self, domain: str) -> list[Intended]:
+        return [move for move in self.moves if move.belonging.domain == domain]
+
+
+def find_intentions(picture: Picture, target: Target) -> Intentions:
+    """Return what a layout would move.
+
+    Raises ConfigError where a written one sends two files to one place.
+    """
+    found = Intentions()
+    reader = BelongingReader(picture)
+    places = PlaceFinder(FolderReader(picture), target)
+    planned = Picture(picture.index, target.written, picture.readings) if target.written is not None else None
+    if planned is not None:
+        planned.domains = picture.domains
+    for unit in picture.counted():
+        reading = picture.readings[unit]
+        if picture.layout.is_fixed(unit) or reading.role in KEPT_ROLES:
+            continue
+        if picture.index.language(unit).is_package_marker(unit):
+            found.stays[unit] = "it is its package's own file"
+            continue
+        if not reading.role:
+            if planned is None and places.stands_right(unit, picture.domain(unit)):
+                found.at_home += 1
+            else:
+                found.stays[unit] = "no role is told"
+            continue
+        belonging = reader.read(unit)
+        if planned is not None:
+            _read_written(found, planned, unit, belonging)
+        else:
+            _read_built_in(found, places, unit, belonging)
+    _settle_clashes(found, target)
+    return found
+
+
+def _read_written(found: Intentions, planned: Picture, unit: str, belonging: Belonging) -> None:
+    if belonging.role not in planned.layout.roles:
+        found.stays[unit] = f"the layout has no role {belonging.role}"
+        return
+    home = find_home(planned, unit, belonging.role)
+    if not home:
+        found.stays[unit] = f"the home of {belonging.role} needs a domain, and {belonging.why}"
+    elif home == unit:
+        found.at_home += 1
+    else:
+        found.moves.append(Intended(unit, home, belonging))
+
+
+def _read_built_in(found: Intentions, places: PlaceFinder, unit: str, belonging: Belonging) -> None:
+    by_domain = places.target.is_by_domain(unit)
+    if not belonging.domain and by_domain and places.keeps_shared(unit, belonging.role):
+        belonging = Belonging(belonging.role, SHARED, True, f"the layout has every {belonging.role} there")
+    if not belonging.domain and by_domain:
+        found.stays[unit] = belonging.why
+        return
+    place = places.place_of(unit, belonging)
+    if place is None:
+        found.stays[unit] = f"the layout has one place for {belonging.role}, whatever it is about"
+    elif place.path == unit:
+        found.at_home += 1
+    else:
+        found.moves.append(Intended(unit, place.path, belonging, place.home))
+
+
+def _settle_clashes(found: Intentions, target: Target) -> None:
+    """Leave out what would go where another file goes."""
+    first: dict[str, Intended] = {}
+    for move in found.moves:
+        other = first.setdefault(move.target.lower(), move)
+        if other is not move:
+            found.clashes.append((other, move))
+    if found.clashes and target.written is not None:
+        one, other = found.clashes[0]
+        more = f", and {len(found.clashes) - 1} more such pairs" if len(found.clashes) > 1 else ""
+        raise ConfigError(
+            f"sends {one.source} and {other.source} to one place, {one.target}{more}",
+            where=target.name,
+            todo=f"give the home of {other.belonging.role} a {{name}}",
+        )
+    late = {id(move) for _, move in found.clashes}
+    found.moves = [move for move in found.moves if id(move) not in late]
+    for one, other in found.clashes:
+        found.stays[other.source] = f"{one.source} would have the same place, {one.target}"
+
+
+def order_of_steps(intentions: Intentions, only: Collection[str]) -> list[str]:
+    """Return the domains in the order of their steps: what is shared first, then the most used ones."""
+    names = dict.fromkeys(move.belonging.domain for move in intentions.moves)
+    wanted = [name for name in names if not only or name in only]
+    sizes = {name: len(intentions.of_domain(name)) for name in wanted}
+    return sorted(wanted, key=lambda name: (name != SHARED, not name, -sizes[name], name))
+
+
+__all__ = ["Intended", "Intentions", "find_intentions", "order_of_steps"]
