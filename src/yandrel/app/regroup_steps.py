@@ -80,9 +80,9 @@ class StepPlanner:
         """Return the homes that roles get in yandrel.toml; none where there is no such file."""
         if not start.layout.present:
             return {}
-        leaving = {move.source: move.belonging.role for move in wanted}
+        leaving = {move.source for move in wanted}
         picture = start.picture
-        strangers = [u for u in picture.counted() if u not in leaving and picture.role(u) != "model"]
+        strangers = {unit: picture.role(unit) for unit in picture.counted() if unit not in leaving}
         homes = homes_with(start.layout, wanted, self.target.written, strangers)
         return without_ties(start.layout, homes, [*start.index.facts, *(move.target for move in wanted)])
 

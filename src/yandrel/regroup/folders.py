@@ -74,7 +74,8 @@ class FolderReader:
         place = self.domain_position(unit, domain)
         at += [place] if place >= 0 else []
         if at:
-            return "/".join(parts[: min(at)])
+            top = parts[: min(at)]
+            return "/".join(top[:-1] if top and top[-1].lower() in SHARED_WORDS else top)
         folder = "/".join(parts)
         return folder if folder in self.tops else None
 

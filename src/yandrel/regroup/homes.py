@@ -14,11 +14,12 @@ Homes = dict[str, tuple[str, ...]]
 
 
 def homes_with(
-    layout: Layout, moves: Collection[Intended], written: Layout | None, strangers: Collection[str]
+    layout: Layout, moves: Collection[Intended], written: Layout | None, strangers: Mapping[str, str]
 ) -> Homes:
     """Return the homes of each role that some moves give new ones: those, then the ones that it has.
 
-    `strangers` are files that stay and have no such role: a home that would take them in is made narrower.
+    `strangers` are the files that stay, with their roles: a home that would take in those of another role is
+    made narrower.
     """
     found: dict[str, Counter[str]] = {}
     for move in moves:
@@ -39,13 +40,14 @@ def homes_with(
 
 
 def _narrowed(
-    counted: Counter[str], role: str, moves: Collection[Intended], strangers: Collection[str]
+    counted: Counter[str], role: str, moves: Collection[Intended], strangers: Mapping[str, str]
 ) -> Counter[str]:
     """Return the homes with those that fit strangers only for files called like their domain."""
+    others = [path for path, other in strangers.items() if other != role]
     places = [move.target for move in moves if move.belonging.role == role]
     found: Counter[str] = Counter()
     for text, count in counted.items():
-        if not any(_fits(text, path) for path in strangers):
+        if not any(_fits(text, path) for path in others):
             found[text] += count
             continue
         folder, _, name = text.rpartition("/")

@@ -7,11 +7,11 @@ from yandrel.languages.registry import language_of
 from yandrel.layout.config import SHARED
 from yandrel.layout.patterns import Pattern, compile_pattern
 from yandrel.model.facts import TYPE_KINDS
-from yandrel.model.words import plural, singular, snake, words_of
+from yandrel.model.words import pascal, plural, singular, snake, words_of
 from yandrel.regroup.belonging import Belonging
 from yandrel.regroup.folders import FolderReader
 from yandrel.regroup.target import APP, Target
-from yandrel.survey.concepts import concept_words
+from yandrel.survey.concepts import SHARED_WORDS
 from yandrel.survey.vocabulary import roles_of_end
 
 BARE_ROLES = frozenset({"model"})
@@ -37,6 +37,11 @@ class PlaceFinder:
         self.folders = folders
         self.target = target
         self.picture = folders.picture
+        self.roles_of_domains = {
+            self.picture.role(unit)
+            for unit, domain in self.picture.domains.items()
+            if domain not in ("", SHARED)
+        }
 
     def place_of(self, unit: str, belonging: Belonging) -> Place | None:
         """Return where a file is to live; None where the layout has no place for it."""
@@ -86,7 +91,7 @@ class PlaceFinder:
             return self._among_shared(unit, top, home)
         parts = unit.split("/")[:-1]
         start = len(top.split("/")) if top else 0
-        between = [p for at, p in enumerate(parts) if at >= start and at != at_domain and at not in roles]
+        between = self._between(parts, start, {at_domain, *roles})
         domain, form = self._domain_folder(unit, belonging.domain, top, home)
         name, pattern = self._name_in_domain(unit, belonging)
         inner = [] if name else [parts[roles[0]]] if roles else []
@@ -136,7 +141,8 @@ class PlaceFinder:
     def _name_in_domain(self, unit: str, belonging: Belonging) -> tuple[str, str]:
         """Return the file's name in a folder that says no role; none where the name cannot say it either."""
         name = unit.rpartition("/")[2]
-        if self._tells_role(unit, belonging.role) or belonging.role in BARE_ROLES:
+        bare = belonging.role in BARE_ROLES or belonging.domain == SHARED
+        if bare or self._tells_role(unit, belonging.role):
             return name, self._file_pattern(unit, name)
         told = self.target.names_role(belonging.role, unit)
         if told is None or self._is_named_for_type(unit):
@@ -154,21 +160,45 @@ class PlaceFinder:
         parts = unit.split("/")[:-1]
         roles = self.folders.role_positions(unit)
         at_domain = self.folders.domain_position(unit, belonging.domain)
+        if belonging.domain == SHARED and not roles and not self._leaves_shared(unit, belonging.role):
+            return Place(unit, "")
         wanted = self._role_folder(unit, belonging.role, top, home)
         target = "/".join(filter(None, [top, wanted]))
         if unit.startswith(target + "/") and not 0 <= at_domain < (roles[0] if roles else -1):
             return Place(unit, "")
         start = len(top.split("/")) if top else 0
-        between = [p for at, p in enumerate(parts) if at >= start and at != at_domain and at not in roles]
+        between = self._between(parts, start, {at_domain, *roles})
         name, pattern = self._name_in_role(unit, belonging)
         path = "/".join([target, *between, name])
         folders = [target, *("{area}" for _ in between[:1]), *between[1:]]
         return Place(path, "/".join([*folders, pattern]))
 
+    def _writes_capitals(self, unit: str) -> bool:
+        """Whether the layout begins the names of folders with capitals."""
+        homes = self.target.homes("service", unit)
+        return any(home.text.removeprefix(f"{APP}/")[:1].isupper() for home in homes)
+
+    @staticmethod
+    def _between(parts: list[str], start: int, telling: set[int]) -> list[str]:
+        """Return the folders below the top that say neither a domain nor a role."""
+        left = [part for at, part in enumerate(parts) if at >= start and at not in telling]
+        return left[1:] if left and left[0].lower() in SHARED_WORDS else left
+
+    def _leaves_shared(self, unit: str, role: str) -> bool:
+        """Whether a file among what is shared belongs to those of its role, which domains have."""
+        if role not in self.roles_of_domains or self.folders.domain_position(unit, SHARED) < 0:
+            return role in self.roles_of_domains
+        reading = self.picture.readings[unit]
+        stem = unit.rpartition("/")[2].partition(".")[0]
+        if len(words_of(stem)) > 1 and self._tells_role(unit, role):
+            return True
+        return reading.place == role and not self._tells_role(unit, role)
+
     def _role_folder(self, unit: str, role: str, top: str, home: Pattern | None) -> str:
         if home is None:
             roles = self.folders.role_positions(unit)
-            return unit.split("/")[roles[0]] if roles else self.folders.existing(top, plural(role))
+            name = pascal(plural(role)) if self._writes_capitals(unit) else plural(role)
+            return unit.split("/")[roles[0]] if roles else self.folders.existing(top, name)
         folder = home.text.rpartition("/")[0].removeprefix(APP).strip("/")
         return self.folders.existing(top, folder) if "/" not in folder else folder
 
@@ -177,7 +207,8 @@ class PlaceFinder:
         name = unit.rpartition("/")[2]
         stem, _, ending = name.partition(".")
         told = self.target.names_role(belonging.role, unit)
-        if concept_words(stem) or told is None or self._is_named_for_type(unit):
+        other = [w for w in words_of(stem) if roles_of_end(w, "").get(belonging.role, 0.0) < SAID]
+        if other or belonging.domain in ("", SHARED) or told is None or self._is_named_for_type(unit):
             return name, self._file_pattern(unit, name)
         pattern = told.text.rpartition("/")[2]
         if compile_pattern(pattern).placeholders() != {"name"} or pattern.rpartition(".")[2] != ending:

@@ -419,7 +419,8 @@ class FileRewriter:
             path = self.context.place(clause.path, clause.space)
             if not clause.bound:
                 settled = self.dialect.settle_clause(clause, path, content, self.context.renaming)
-                kept.append(KeptImport(clause, settled or path, "", settled is None))
+                dropped = settled is None or self.opens_needlessly(clause, settled, namespace, kept, wanted)
+                kept.append(KeptImport(clause, settled or path, "", dropped))
                 continue
             alias = clause.bound if clause.aliased else ""
             if not alias and last_of(path) != clause.bound and clause.bound:
@@ -438,6 +439,21 @@ class FileRewriter:
                     self.context.result.dropped.add((self.unit, symbol))
             kept.append(KeptImport(clause, path, alias, dropped))
         return kept
+
+    def opens_needlessly(
+        self, clause: Clause, path: str, namespace: str, kept: list[KeptImport], wanted: list[Wanted]
+    ) -> bool:
+        """Whether an import of a namespace that the last file left would open the new one for nothing."""
+        statement = self.content.statements[clause.statement]
+        if statement.conditional:
+            return False
+        if path == namespace != self.content.blocks[statement.block].name:
+            return True
+        if path == clause.path or self.context.relocation.folders:
+            return False
+        opened = {item.path for item in kept if not item.clause.bound and not item.dropped}
+        needed = any(parent_of(item.target) == path for item in wanted)
+        return path == namespace or path in opened or not needed
 
     def is_unused_now(self, clause: Clause, uses: list[Use], wanted: list[Wanted]) -> bool:
         """Whether only what leaves used an import."""
