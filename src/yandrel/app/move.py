@@ -247,17 +247,20 @@ def _plan_proved(
     pairs = [whole for pair in asked for whole in as_whole_file(index, *pair)]
     generated = frozenset(workspace.generated_files())
     relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
+    relocation = replace(relocation, drops_reexports=step.drops_reexports)
     title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in asked[:3])
     if len(asked) > 3:
         title += f" and {len(asked) - 3} more"
     planned = _plan_whole(workspace, step, relocation, title, generated)
     refusals = planned[1].refusals
-    if refusals and all(refusal.code == CYCLE for refusal in refusals):
+    if any(refusal.code == CYCLE for refusal in refusals) and not step.drops_reexports:
         with suppress(RefusedError):
             again = replace(relocation, drops_reexports=True)
             second = _plan_whole(workspace, step, again, title, generated)
             if not second[1].refusals:
                 return second
+            if not any(refusal.code == CYCLE for refusal in second[1].refusals):
+                refusals = second[1].refusals
     if refusals:
         raise RefusalsError(refusals)
     return planned

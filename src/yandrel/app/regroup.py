@@ -16,6 +16,7 @@ from yandrel.files.lock import hold_lock
 from yandrel.model.results import (
     FORMAT_VERSION,
     BlockedMove,
+    Figures,
     PlannedMove,
     RegroupReport,
     RegroupStep,
@@ -61,7 +62,8 @@ def regroup(workspace: Workspace, request: RegroupRequest, run: Runner | None = 
     intentions = find_intentions(picture, target)
     _check_domains(intentions, request.only)
     planner = StepPlanner(workspace, target, intentions, request.progress)
-    steps = planner.plan(order_of_steps(intentions, request.only))
+    in_steps = bool(request.list_file or request.carry_out)
+    steps = planner.plan(order_of_steps(intentions, request.only), in_steps=in_steps)
     report = _forecast(workspace, planner, steps, target, request)
     if request.list_file and steps:
         text = write_list(report, [step.step for step in steps])
@@ -95,7 +97,7 @@ def _forecast(
 ) -> RegroupReport:
     before, after = workspace, planner.workspace
     figures = figures_of_workspace(before)
-    later = figures_of_workspace(after) if steps else figures
+    later = _figures_after(planner, steps) if steps else figures
     watch = RouteWatch(workspace, always=True) if steps else None
     effect = watch.after_changes(planner.changes) if watch is not None else None
     if request.keep_routes:
@@ -120,8 +122,24 @@ def _forecast(
         cycles_after=find_domain_cycles(after.picture),
         homes={role: list(texts) for role, texts in planner.homes.items()},
         verdict=judge_gain(figures, later, sum(len(step.moves) for step in steps)),
+        edits=planner.edits,
+        edited=len(planner.edited),
         routes=effect,
     )
+
+
+def _figures_after(planner: StepPlanner, steps: list[PlannedStep]) -> Figures:
+    """Return the figures with every file in its new place, and in the domain that it is meant to have."""
+    picture = planner.workspace.picture
+    domains = dict(planner.start.picture.domains)
+    for step in steps:
+        for planned in step.moves:
+            domains.pop(planned.source, None)
+            domains[planned.target] = planned.belonging.domain
+        for old, new in step.tests.items():
+            domains[new] = domains.pop(old, "")
+    picture.domains = {unit: domains.get(unit, found) for unit, found in picture.domains.items()}
+    return figures_of_workspace(planner.workspace)
 
 
 def _step_report(step: PlannedStep) -> RegroupStep:
@@ -135,7 +153,7 @@ def _step_report(step: PlannedStep) -> RegroupStep:
         PlannedMove(source, target, step.domain, "test", True, "it tests what moves")
         for source, target in step.tests.items()
     ]
-    return RegroupStep(step.domain, moves, step.edits, step.edited, step.folders_before, step.folders_after)
+    return RegroupStep(step.domain, moves, step.folders_before, step.folders_after)
 
 
 def _write(workspace: Workspace, request: RegroupRequest, text: str) -> str:

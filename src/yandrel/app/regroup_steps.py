@@ -1,7 +1,7 @@
 """The steps to another layout: one a domain, each with as many of its files as can move."""
 
 import time
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 
 from yandrel.app.move import prove_step
@@ -18,8 +18,9 @@ from yandrel.regroup.intended import Intended, Intentions
 from yandrel.regroup.target import Target
 
 LATER = "what could not go before"
-LONGEST = 30.0
-"""Seconds for which the largest set of a step is looked for, when a part of it is refused."""
+TOGETHER = "all domains"
+LONGEST = 8.0
+"""Seconds for which moves that were blocked are tried once more, one by one."""
 
 Reasons = tuple[str, ...]
 
@@ -32,8 +33,6 @@ class PlannedStep:
     moves: list[Intended]
     tests: dict[str, str]
     step: Step
-    edits: int = 0
-    edited: int = 0
     folders_before: int = 0
     folders_after: int = 0
 
@@ -43,7 +42,8 @@ class StepPlanner:
     """Plans steps, each over what the ones before it leave.
 
     `workspace` is the application as it would be, `changes` all that changed, `blocked` what cannot move with
-    the reasons, `homes` those that yandrel.toml would get.
+    the reasons, `places` the new paths of what moves, `homes` those that yandrel.toml would get,
+    `edits` how many places are rewritten, `edited` in which files.
     """
 
     workspace: Workspace
@@ -53,28 +53,98 @@ class StepPlanner:
     changes: dict[str, tuple[bytes, int] | None] = field(default_factory=dict)
     blocked: dict[str, tuple[Intended, Reasons]] = field(default_factory=dict)
     homes: Homes = field(default_factory=dict)
+    places: dict[str, str] = field(default_factory=dict)
+    edits: int = 0
+    edited: set[str] = field(default_factory=set)
+    start: Workspace = field(init=False)
 
-    def plan(self, domains: list[str]) -> list[PlannedStep]:
-        """Return the steps for some domains, in that order, and one for what can go only after them."""
+    def __post_init__(self) -> None:
+        self.start = self.workspace
+
+    def plan(self, domains: list[str], *, in_steps: bool) -> list[PlannedStep]:
+        """Return the steps for some domains, in that order, and one for what can go only after them.
+
+        Where they are not wanted `in_steps`, all is planned at once: that tells what can move, and is faster.
+        """
         start = self.workspace
         wanted = [move for domain in domains for move in self.intentions.of_domain(domain)]
         tests = find_companions(start.picture, {move.source: move.target for move in wanted})
         new_homes = self._new_homes(start, wanted)
-        steps: list[PlannedStep] = []
-        for number, domain in enumerate(domains):
-            self._tell(number, len(domains), domain)
-            moves = self.intentions.of_domain(domain)
-            step = self._plan_step(domain, moves, tests, new_homes if not steps else {})
-            steps += [step] if step is not None else []
-        if self.blocked and len(domains) > 1:
-            again = [move for move, _ in self.blocked.values()]
-            self.blocked = {}
-            step = self._plan_step(LATER, again, tests, {})
-            steps += [step] if step is not None else []
-        self._tell(len(domains), len(domains), "")
+        self._tell(0, len(domains) + 1, "all domains")
+        whole = self._plan_step(TOGETHER, wanted, tests, new_homes)
+        free = self._find_free(tests)
+        kept = [*(whole.moves if whole is not None else ()), *free]
+        if in_steps:
+            steps = self._plan_in_steps(domains, kept, tests, new_homes)
+        else:
+            steps = self._part(domains, kept, tests, whole)
+        self._tell(1, 1, "")
         if steps and start.layout.present:
             self._end_layout(steps, new_homes, start)
         return steps
+
+    def _plan_in_steps(
+        self, domains: list[str], kept: list[Intended], tests: Mapping[str, Companion], homes: Homes
+    ) -> list[PlannedStep]:
+        """Return a step for each domain; what cannot go with its own is tried again after all of them."""
+        blocked = self.blocked
+        self.blocked, self.changes, self.places, self.workspace = {}, {}, {}, self.start
+        self.edits, self.edited = 0, set()
+        steps: list[PlannedStep] = []
+        for number, domain in enumerate(domains, start=1):
+            self._tell(number, len(domains) + 1, domain)
+            moves = [move for move in kept if move.belonging.domain == domain]
+            step = self._plan_step(domain, moves, tests, homes if not steps else {}) if moves else None
+            steps += [step] if step is not None else []
+        if self.blocked:
+            late = [move for move, _ in self.blocked.values()]
+            self.blocked = {}
+            step = self._plan_step(LATER, late, tests, {})
+            steps += [step] if step is not None else []
+        self.blocked = {**blocked, **self.blocked}
+        return steps
+
+    def _part(
+        self,
+        domains: list[str],
+        kept: list[Intended],
+        tests: Mapping[str, Companion],
+        whole: PlannedStep | None,
+    ) -> list[PlannedStep]:
+        """Return what moves by domain, as it was planned together."""
+        steps = []
+        along = whole.tests if whole is not None else {}
+        for domain in domains:
+            moves = [move for move in kept if move.belonging.domain == domain]
+            sources = {move.source for move in moves}
+            own = {test: place for test, place in along.items() if tests[test].subjects & sources}
+            if not moves:
+                continue
+            step = PlannedStep(domain, moves, own, Step(domain, ()))
+            places = self.places
+            self.places = {}
+            step.folders_before = self._spread(domain)
+            self.places = places
+            step.folders_after = self._spread(domain)
+            steps.append(step)
+        return steps
+
+    def _find_free(self, tests: Mapping[str, Companion]) -> list[Intended]:
+        """Return the blocked moves that can be made one by one, after all that could before."""
+        started = time.monotonic()
+        free = []
+        for number, (move, _) in enumerate(list(self.blocked.values())):
+            if time.monotonic() - started > LONGEST:
+                break
+            self._tell(number, len(self.blocked), move.source)
+            blocked = self.blocked
+            self.blocked = {}
+            step = self._plan_step(LATER, [move], tests, {})
+            self.blocked = {**blocked, **self.blocked}
+            if step is not None:
+                free.append(move)
+                del self.blocked[move.source]
+        return free
 
     def _new_homes(self, start: Workspace, wanted: list[Intended]) -> Homes:
         """Return the homes that roles get in yandrel.toml; none where there is no such file."""
@@ -102,23 +172,21 @@ class StepPlanner:
         if plan is None:
             return None
         changes = contents_after(plan.files)
-        before = self.workspace.picture
         self.changes.update(changes)
         self.workspace = self.workspace.with_changes(changes)
-        own = {change.old for change in plan.files if change.old != change.new}
-        step = found.step()
-        planned = PlannedStep(domain, found.kept, found.tests_along(), step)
-        planned.edits = sum(change.edits for change in plan.files)
-        planned.edited = sum(
-            change.edited and change.old not in own and bool(change.old) for change in plan.files
-        )
-        if domain != LATER:
-            planned.folders_before = _spread(before.domains, domain, before.counted())
-            moved = {move.source: move.target for move in found.kept}
-            planned.folders_after = _spread(
-                before.domains, domain, before.counted(), lambda unit: moved.get(unit, unit)
-            )
+        planned = PlannedStep(domain, found.kept, found.tests_along(), found.step())
+        self.edits += sum(change.edits for change in plan.files)
+        self.edited |= {change.old for change in plan.files if change.edited and change.old}
+        planned.folders_before = self._spread(domain)
+        self.places.update({move.source: move.target for move in found.kept})
+        planned.folders_after = self._spread(domain)
         return planned
+
+    def _spread(self, domain: str) -> int:
+        """Return how many folders hold the files of a domain, where they are to be by now."""
+        picture = self.start.picture
+        units = [unit for unit in picture.counted() if picture.domain(unit) == domain]
+        return len({self.places.get(unit, unit).rpartition("/")[0] for unit in units})
 
     def _end_layout(self, steps: list[PlannedStep], homes: Homes, start: Workspace) -> None:
         """Let the last step take out empty homes, and keep the domains as they were."""
@@ -146,12 +214,6 @@ def _known(workspace: Workspace, role: str) -> set[str]:
     return {home.text for home in known.homes} if known is not None else set()
 
 
-def _spread(
-    domains: Mapping[str, str], domain: str, units: Iterable[str], place: Callable[[str], str] = str
-) -> int:
-    return len({place(unit).rpartition("/")[0] for unit in units if domains.get(unit) == domain})
-
-
 class _LargestSet:
     """Looks for the largest part of some moves that holds, to which no single one can be added."""
 
@@ -170,29 +232,12 @@ class _LargestSet:
         self.homes = homes
         self.reasons: dict[str, Reasons] = {}
         self.left_tests: set[str] = set()
-        self.started = time.monotonic()
 
     def find(self) -> ChangePlan | None:
-        """Return the plan of the largest set, which `kept` then holds; None where not one move holds."""
-        plan = self._shrink()
-        if plan is None:
-            return None
-        for move in list(self._dropped):
-            if time.monotonic() - self.started > LONGEST:
-                break
-            self.kept.append(move)
-            try:
-                plan = self._try()
-            except (CallError, RefusedError) as error:
-                self.kept.remove(move)
-                self.reasons[move.source] = _reasons(error)
-            else:
-                self.reasons.pop(move.source, None)
-        return plan
+        """Return the plan of the largest set, which `kept` then holds; None where not one move holds.
 
-    def _shrink(self) -> ChangePlan | None:
-        """Take out what refusals blame, until the rest holds; half of it where they blame nothing."""
-        self._dropped: list[Intended] = []
+        Take out what refusals blame, until the rest holds; half of it where they blame nothing.
+        """
         while self.kept:
             try:
                 return self._try()
@@ -204,7 +249,6 @@ class _LargestSet:
                 blamed = self._blamed(error) or self.kept[len(self.kept) // 2 :]
                 for move in blamed:
                     self.kept.remove(move)
-                    self._dropped.append(move)
                     self.reasons[move.source] = _reasons(error, move)
         return None
 
@@ -217,7 +261,7 @@ class _LargestSet:
         pairs += self.tests_along().items()
         count = len(self.kept)
         title = f"{self.domain}: {count} file{'s' if count != 1 else ''}"
-        return Step(title, tuple(pairs), "", (), tuple(self.homes.items()))
+        return Step(title, tuple(pairs), "", (), tuple(self.homes.items()), drops_reexports=True)
 
     def tests_along(self) -> dict[str, str]:
         """Return the tests that go along with what is kept."""

@@ -339,7 +339,7 @@ class BlockedMove(Struct, frozen=True):
 
 
 class RegroupStep(Struct, frozen=True):
-    """All that moves of one domain: `edits` are the places that are rewritten, in `edited` other files.
+    """All that moves of one domain.
 
     `folders_before` and `folders_after` count the folders that hold the domain's files. `number` is that of
     the change where it was carried out, else 0.
@@ -347,8 +347,6 @@ class RegroupStep(Struct, frozen=True):
 
     domain: str
     moves: list[PlannedMove]
-    edits: int
-    edited: int
     folders_before: int
     folders_after: int
     number: int = 0
@@ -359,7 +357,8 @@ class RegroupReport(Struct, frozen=True):
 
     `stays` are the files that the layout has no place for or whose place is not told, by the reason.
     `cycles_before` and `cycles_after` are the domains that import each other in a circle. `verdict` says
-    whether it pays. `written` is the file with the move list, if one was asked for.
+    whether it pays. `edits` counts the places that are rewritten, in `edited` files. `written` is the file
+    with the move list, if one was asked for.
     """
 
     version: int
@@ -375,6 +374,8 @@ class RegroupReport(Struct, frozen=True):
     cycles_after: list[list[str]]
     homes: dict[str, list[str]]
     verdict: str
+    edits: int
+    edited: int
     stored: list[str] = []
     routes: RouteEffect | None = None
     written: str = ""

@@ -18,7 +18,8 @@ class Step:
     """Moves that are one change: sources name the state before it, targets the state after it.
 
     `written_in` is the move list that has it. `homes` are those that roles get in yandrel.toml
-    with it, `domains` the files that it gives to domains there.
+    with it, `domains` the files that it gives to domains there. Where it
+    `drops_reexports`, packages do not go on handing on what leaves them.
     """
 
     title: str
@@ -28,8 +29,10 @@ class Step:
     """The lines of the list that the pairs are on."""
     homes: Lines = ()
     domains: Lines = ()
+    drops_reexports: bool = False
 
 
+KEYS = ("title", "moves", "homes", "domains", "drop_reexports")
 STEP = re.compile(rb"^\[\[step\]\]\s*$", re.MULTILINE)
 MOVES = re.compile(rb"^moves\s*=\s*\[", re.MULTILINE)
 
@@ -74,10 +77,13 @@ class _Lines:
 
 
 def _read_step(entry: object, number: int, name: str, lines: _Lines) -> Step:
-    if not isinstance(entry, dict) or set(entry) - {"title", "moves", "homes", "domains"}:
+    if not isinstance(entry, dict) or set(entry) - set(KEYS):
         raise ConfigError(
-            f"step {number} has an unknown key", where=name, todo="known are title, moves, homes and domains"
+            f"step {number} has an unknown key", where=name, todo=f"known are {', '.join(KEYS)}"
         )
+    drops = entry.get("drop_reexports", False)
+    if not isinstance(drops, bool):
+        raise ConfigError(f"step {number}: drop_reexports must be true or false", where=name)
     moves = entry.get("moves", [])
     if not isinstance(moves, list) or not moves:
         raise ConfigError(f"step {number} moves nothing", where=name)
@@ -90,7 +96,8 @@ def _read_step(entry: object, number: int, name: str, lines: _Lines) -> Step:
     found = tuple(lines.find(str(line)) for line in moves)
     title = str(entry.get("title", f"step {number}"))
     homes = _read_lines(entry, "homes", number, name)
-    return Step(title, tuple(pairs), name, found, homes, _read_lines(entry, "domains", number, name))
+    domains = _read_lines(entry, "domains", number, name)
+    return Step(title, tuple(pairs), name, found, homes, domains, drops)
 
 
 def _read_lines(entry: Mapping[str, object], key: str, number: int, name: str) -> Lines:

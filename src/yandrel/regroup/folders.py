@@ -49,7 +49,10 @@ class FolderReader:
         """Return at which places of a path a folder says a role; those inside of one that does count, too."""
         parts = unit.split("/")[:-1]
         found = [at for at in range(len(parts)) if self.role_of("/".join(parts[: at + 1]))]
-        while found and found[0] == 0 and self.role_of(parts[0]) and not self._is_named(parts[0]):
+        named = [at for at in found if self._is_named("/".join(parts[: at + 1]))]
+        if named:
+            return named  # the others say an area
+        while found and found[0] == 0:
             found.pop(0)  # the whole application has one role
         return found
 
@@ -95,8 +98,10 @@ class FolderReader:
         return alike[0] if alike else name
 
     def _is_named(self, folder: str) -> bool:
-        held = self._roles.get(folder, Counter())
-        return any(roles_of_end(folder, "").get(role, 0.0) >= SAID for role in held)
+        """Whether a folder is called by the role that it is for."""
+        name = folder.rpartition("/")[2]
+        said = roles_of_end(name, "") if len(words_of(name)) == 1 else {}
+        return said.get(self.role_of(folder), 0.0) >= SAID
 
     def _find_tops(self) -> set[str]:
         """Return the folders that hold two role folders or more, named for their roles."""

@@ -16,7 +16,9 @@ def write_list(report: RegroupReport, steps: Sequence[Step]) -> str:
     ]
     for told, step in zip(report.steps, steps, strict=True):
         notes = {move.source: move for move in told.moves}
-        out += ["[[step]]", f"title = {quoted(step.title)}", "moves = ["]
+        out += ["[[step]]", f"title = {quoted(step.title)}"]
+        out += ["drop_reexports = true  # packages no longer hand on what leaves them"] * step.drops_reexports
+        out.append("moves = [")
         width = max((len(_move_text(pair)) for pair in step.pairs), default=0)
         out += [
             f"  {_move_text(pair) + ',':<{min(width, 90) + 1}}  # {_comment(notes[pair[0]])}"

@@ -16,6 +16,8 @@ def render_regroup(report: RegroupReport, style: Style) -> str:
     if report.steps:
         out += ["", *table(_figures(report), ["", "now", "then"], {1, 2})]
         out += ["", *_steps(report, style)]
+        places = plural_of(report.edits, "reference")
+        out += [f"  {places} in {plural_of(report.edited, 'file')} are rewritten."]
         out += render_route_effect(report.routes, style)
     out += _shared(report, style)
     out += _blocked(report, style)
@@ -69,7 +71,7 @@ def _circled(cycles: list[list[str]]) -> int:
 
 def _steps(report: RegroupReport, style: Style) -> list[str]:
     rows = [_row(step) for step in report.steps[:SHOWN_STEPS]]
-    lines = table(rows, ["step", "files", "folders", "references", "to"], {1, 3})
+    lines = table(rows, ["domain", "files", "folders", "to"], {1})
     lines = [style.fit(line) for line in lines]
     more = report.steps[SHOWN_STEPS:]
     if more:
@@ -83,7 +85,7 @@ def _row(step: RegroupStep) -> list[str]:
     places = dict.fromkeys(move.target.rpartition("/")[0] for move in step.moves if move.role != "test")
     first = min(places, key=len, default="")
     more = f" and {len(places) - 1} more" if len(places) > 1 else ""
-    return [step.domain, str(len(step.moves)), folders, str(step.edits), f"{first}/{more}"]
+    return [step.domain, str(len(step.moves)), folders, f"{first}/{more}"]
 
 
 def _shared(report: RegroupReport, style: Style) -> list[str]:

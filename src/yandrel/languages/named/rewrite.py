@@ -445,7 +445,7 @@ class FileRewriter:
     ) -> bool:
         """Whether an import of a namespace that the last file left would open the new one for nothing."""
         statement = self.content.statements[clause.statement]
-        if statement.conditional:
+        if statement.conditional or clause.space != "type":
             return False
         if path == namespace != self.content.blocks[statement.block].name:
             return True

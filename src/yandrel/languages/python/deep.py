@@ -5,6 +5,7 @@ Source of the scope rules: the Python language reference, "Naming and binding".
 
 import sys
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 import tree_sitter
 
@@ -15,6 +16,8 @@ from yandrel.model.facts import When
 Node = tree_sitter.Node
 MODULE_SCOPE = 0
 DEEPEST = 3500
+KEPT = 600
+"""Of how many files the facts are kept in a run."""
 COMPREHENSIONS = frozenset(
     {
         "list_comprehension",
@@ -109,8 +112,9 @@ class DeepFacts:
         return [use for use in self.uses if use.home == scope and use.head == name]
 
 
+@lru_cache(maxsize=KEPT)
 def read_deep_facts(source: bytes) -> DeepFacts:
-    """Return the deep facts of UTF-8 source."""
+    """Return the deep facts of UTF-8 source, which nobody may change: many plans ask for the same ones."""
     limit = sys.getrecursionlimit()
     sys.setrecursionlimit(max(limit, 6 * DEEPEST))
     try:

@@ -83,7 +83,7 @@ class PythonLanguage:
     def moved_words(self, view: PythonView, relocation: Relocation) -> set[str]:
         from yandrel.languages.python.rewrite import moved_words
 
-        return moved_words(relocation)
+        return moved_words(view, relocation)
 
     def naming_without_words(self, view: PythonView, relocation: Relocation) -> set[str]:
         return set()

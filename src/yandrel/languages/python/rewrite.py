@@ -30,12 +30,14 @@ from yandrel.model.graph import State, Symbol
 SUFFIXES = (".py", ".pyi")
 
 
-def moved_words(relocation: Relocation) -> set[str]:
+def moved_words(view: PythonView, relocation: Relocation) -> set[str]:
     """Return the words of which a file must contain one if it names anything that moves."""
     words: set[str] = set()
     for old, new in relocation.units.items():
         if old.endswith(SUFFIXES) and old != new:
             words.add(_leaf(old))
+            if relocation.drops_reexports and old in view.units.facts:
+                words.update(definition.name for definition in view.units.facts[old].definitions)
     words.update(folder.rstrip("/").rpartition("/")[2] for folder in relocation.folders)
     for symbol in relocation.definitions:
         words.add(symbol.name)
@@ -144,9 +146,29 @@ class _Rewriting:
                 if new.unit != relocation.unit(old.unit) and not old.name.startswith("_"):
                     self.context.reexported.add(old)
 
+    def find_followed(self) -> set[tuple[str, str]]:
+        """Return the packages with the attributes that code follows: `models.Hive`, `waxmoor.models.Hive`."""
+        view = self.context.view
+        found: set[tuple[str, str]] = set()
+        for unit, rewriter in self.rewriters.items():
+            packages = {}
+            for item in rewriter.facts.imports:
+                for imported in item.names:
+                    led = view.imported(unit, item, imported)
+                    if led.state == State.FOUND and not led.final.name:
+                        packages[imported.bound] = led.final.unit
+            for use in rewriter.deep.uses:
+                package = packages.get(use.head)
+                for link in use.links[1:] if package is not None else ():
+                    found.add((package or "", link.name))
+                    inner = f"{(package or '').removesuffix('__init__.py')}{link.name}/__init__.py"
+                    package = inner if inner in view.units.facts else package
+        return found
+
     def mark_dropped(self) -> None:
         """A package stops handing on what leaves it, where its own code does not use that."""
         relocation, view = self.context.relocation, self.context.view
+        followed = self.find_followed()
         for unit, rewriter in self.rewriters.items():
             if not unit.endswith("/__init__.py") or relocation.unit(unit) != unit:
                 continue
@@ -158,6 +180,8 @@ class _Rewriting:
                     found = view.imported(unit, item, imported)
                     if found.state != State.FOUND or not found.final.unit.startswith(folder):
                         continue
+                    if not found.final.name or (unit, imported.bound) in followed:
+                        continue  # others go through the package by its attributes
                     place = relocation.place(found.final)
                     if place.unit.startswith(folder) or rewriter.deep.uses_of(imported.bound):
                         continue
