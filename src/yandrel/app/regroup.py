@@ -1,6 +1,7 @@
 """Regroup: the way from the arrangement that an application has to another one, forecast or carried out."""
 
 from collections.abc import Callable
+from contextlib import suppress
 from dataclasses import dataclass
 
 from msgspec import structs
@@ -62,8 +63,15 @@ def regroup(workspace: Workspace, request: RegroupRequest, run: Runner | None = 
     intentions = find_intentions(picture, target)
     _check_domains(intentions, request.only)
     planner = StepPlanner(workspace, target, intentions, request.progress)
-    in_steps = bool(request.list_file or request.carry_out)
-    steps = planner.plan(order_of_steps(intentions, request.only), in_steps=in_steps)
+    order = order_of_steps(picture, intentions, request.only)
+    between = request.list_file or request.then or request.formatter
+    steps = planner.plan(order, in_steps=bool(between))
+    if request.carry_out and steps and not between:
+        with suppress(RefusedError):
+            report = _forecast(workspace, planner, steps, target, request)
+            return _carry_out(workspace, report, steps, request, run)
+        planner = StepPlanner(workspace, target, intentions, request.progress)
+        steps = planner.plan(order, in_steps=True)
     report = _forecast(workspace, planner, steps, target, request)
     if request.list_file and steps:
         text = write_list(report, [step.step for step in steps])

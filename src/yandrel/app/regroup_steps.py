@@ -77,7 +77,7 @@ class StepPlanner:
         if in_steps:
             steps = self._plan_in_steps(domains, kept, tests, new_homes)
         else:
-            steps = self._part(domains, kept, tests, whole)
+            steps = self._part(domains, kept, tests, whole, new_homes)
         self._tell(1, 1, "")
         if steps and start.layout.present:
             self._end_layout(steps, new_homes, start)
@@ -110,23 +110,19 @@ class StepPlanner:
         kept: list[Intended],
         tests: Mapping[str, Companion],
         whole: PlannedStep | None,
+        homes: Homes,
     ) -> list[PlannedStep]:
         """Return what moves by domain, as it was planned together."""
-        steps = []
+        steps: list[PlannedStep] = []
         along = whole.tests if whole is not None else {}
         for domain in domains:
             moves = [move for move in kept if move.belonging.domain == domain]
             sources = {move.source for move in moves}
             own = {test: place for test, place in along.items() if tests[test].subjects & sources}
-            if not moves:
-                continue
-            step = PlannedStep(domain, moves, own, Step(domain, ()))
-            places = self.places
-            self.places = {}
-            step.folders_before = self._spread(domain)
-            self.places = places
-            step.folders_after = self._spread(domain)
-            steps.append(step)
+            if moves:
+                found = _step_of(domain, moves, own, {} if steps else homes)
+                before, after = self._spread(domain, {}), self._spread(domain, self.places)
+                steps.append(PlannedStep(domain, moves, own, found, before, after))
         return steps
 
     def _find_free(self, tests: Mapping[str, Companion]) -> list[Intended]:
@@ -177,16 +173,16 @@ class StepPlanner:
         planned = PlannedStep(domain, found.kept, found.tests_along(), found.step())
         self.edits += sum(change.edits for change in plan.files)
         self.edited |= {change.old for change in plan.files if change.edited and change.old}
-        planned.folders_before = self._spread(domain)
+        planned.folders_before = self._spread(domain, self.places)
         self.places.update({move.source: move.target for move in found.kept})
-        planned.folders_after = self._spread(domain)
+        planned.folders_after = self._spread(domain, self.places)
         return planned
 
-    def _spread(self, domain: str) -> int:
-        """Return how many folders hold the files of a domain, where they are to be by now."""
+    def _spread(self, domain: str, places: Mapping[str, str]) -> int:
+        """Return how many folders hold the files of a domain, with some of them in new places."""
         picture = self.start.picture
         units = [unit for unit in picture.counted() if picture.domain(unit) == domain]
-        return len({self.places.get(unit, unit).rpartition("/")[0] for unit in units})
+        return len({places.get(unit, unit).rpartition("/")[0] for unit in units})
 
     def _end_layout(self, steps: list[PlannedStep], homes: Homes, start: Workspace) -> None:
         """Let the last step take out empty homes, and keep the domains as they were."""
@@ -257,11 +253,7 @@ class _LargestSet:
 
     def step(self) -> Step:
         """Return the step with what is kept, and its tests."""
-        pairs = [(move.source, move.target) for move in self.kept]
-        pairs += self.tests_along().items()
-        count = len(self.kept)
-        title = f"{self.domain}: {count} file{'s' if count != 1 else ''}"
-        return Step(title, tuple(pairs), "", (), tuple(self.homes.items()), drops_reexports=True)
+        return _step_of(self.domain, self.kept, self.tests_along(), self.homes)
 
     def tests_along(self) -> dict[str, str]:
         """Return the tests that go along with what is kept."""
@@ -296,6 +288,12 @@ class _LargestSet:
             text = " ".join([error.where, *getattr(error, "reasons", ()), error.what])
             blamed = {move.source: move for path, move in by_path.items() if path in text}
         return list(blamed.values())
+
+
+def _step_of(domain: str, moves: list[Intended], tests: Mapping[str, str], homes: Homes) -> Step:
+    pairs = [*((move.source, move.target) for move in moves), *tests.items()]
+    title = f"{domain}: {len(pairs)} file{'s' if len(pairs) != 1 else ''}"
+    return Step(title, tuple(pairs), "", (), tuple(homes.items()), drops_reexports=True)
 
 
 def _reasons(error: CallError | RefusedError, move: Intended | None = None) -> Reasons:

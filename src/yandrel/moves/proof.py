@@ -331,11 +331,16 @@ class _Check:
                 wanted = self.relocation.place(edge.target)
                 here = wanted.unit in places and (wanted in arrived or wanted.name == "")
                 if wanted not in found and not here and not dropped:
-                    if not (edge.name == "" and self._holds_only_moved(edge, found, places)):
+                    if not (edge.name == "" and self._is_made_up_for(edge, found, places)):
                         self.lost(unit, edge)
         self.refuse_found_now(unit, places)
         for spelled in sorted(missing - self.missing_before(unit, places)):
             self.refusals.append(Refusal(unit, 0, f"{spelled} would no longer resolve"))
+
+    def _is_made_up_for(self, edge: Edge, found: set[Symbol], places: set[str]) -> bool:
+        """Whether a module is named no more because nothing of it is left, or by one of a module inside it."""
+        further = (_goes_further(edge, new) for place in places for new in self.after.edges_of(place))
+        return self._holds_only_moved(edge, found, places) or any(further)
 
     def missing_before(self, unit: str, places: set[str]) -> set[str]:
         """Return the last names of what led nowhere already."""
@@ -457,6 +462,12 @@ def _loose_ends(
         if name not in then and name.rpartition(".")[2] not in known:
             return [Refusal(old or new, 0, f"{name} would no longer resolve in {new}")]
     return []
+
+
+def _goes_further(old: Edge, new: Edge) -> bool:
+    """Whether an import of a package became one of a module in it, which loads and binds the package, too."""
+    inner = new.spelled.startswith(f"{old.spelled}.") and new.line == old.line
+    return inner and not old.name and not new.name and new.state == State.FOUND
 
 
 def _last_name(spelled: str) -> str:

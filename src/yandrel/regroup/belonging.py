@@ -78,7 +78,7 @@ class BelongingReader:
             domain = next(iter(users))
             return Belonging(role, domain, False, f"only {domain} uses it")
         if len(users) > 1:
-            names = [name for name, _ in users.most_common(SHOWN)]
+            names = sorted(users, key=lambda name: (-users[name], name))[:SHOWN]
             more = f" and {len(users) - SHOWN} more" if len(users) > SHOWN else ""
             uses = self._uses(unit)
             if uses:
@@ -99,14 +99,16 @@ class BelongingReader:
             domain = self.picture.domain(unit)
             if domain in ("", SHARED):
                 continue
-            for used in {e.unit for e in self.picture.index.edges_of(unit) if e.state == State.FOUND}:
+            for used in sorted(self._used_by(unit)):
                 found.setdefault(used, Counter())[domain] += 1
         return found
 
+    def _used_by(self, unit: str) -> set[str]:
+        return {edge.unit for edge in self.picture.index.edges_of(unit) if edge.state == State.FOUND}
+
     def _uses(self, unit: str) -> set[str]:
         """Return the domains that a file uses itself: what is shared uses none."""
-        edges = self.picture.index.edges_of(unit)
-        return {self.picture.domain(e.unit) for e in edges if e.state == State.FOUND} - {"", SHARED}
+        return {self.picture.domain(used) for used in self._used_by(unit)} - {"", SHARED}
 
 
 __all__ = ["Belonging", "BelongingReader"]

@@ -1,10 +1,12 @@
 """What a layout to come would move: each file with its place, and what stays with the reason."""
 
-from collections.abc import Collection
+from collections import Counter
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, field
 
 from yandrel.errors import ConfigError
 from yandrel.layout.config import SHARED
+from yandrel.model.graph import State
 from yandrel.regroup.belonging import Belonging, BelongingReader
 from yandrel.regroup.folders import FolderReader
 from yandrel.regroup.places import PlaceFinder
@@ -12,6 +14,8 @@ from yandrel.regroup.target import Target
 from yandrel.survey.homes import find_home
 from yandrel.survey.picture import Picture
 
+BESIDE = 1000
+"""How much more an import counts between files of one folder, which may be a package that loads both."""
 KEPT_ROLES = frozenset({"entry", "migration"})
 """Roles whose files stay where they are: other programs know their places."""
 
@@ -122,12 +126,34 @@ def _settle_clashes(found: Intentions, target: Target) -> None:
         found.stays[other.source] = f"{one.source} would have the same place, {one.target}"
 
 
-def order_of_steps(intentions: Intentions, only: Collection[str]) -> list[str]:
-    """Return the domains in the order of their steps: what is shared first, then the most used ones."""
-    names = dict.fromkeys(move.belonging.domain for move in intentions.moves)
-    wanted = [name for name in names if not only or name in only]
-    sizes = {name: len(intentions.of_domain(name)) for name in wanted}
-    return sorted(wanted, key=lambda name: (name != SHARED, not name, -sizes[name], name))
+def order_of_steps(picture: Picture, intentions: Intentions, only: Collection[str]) -> list[str]:
+    """Return the domains in the order of their steps: what is shared first, then those that others use least.
+
+    Packages load all that they hold: so what moves out must not be needed by what is still in them.
+    """
+    left = {move.belonging.domain for move in intentions.moves}
+    left = {name for name in left if not only or name in only}
+    used = _uses_between(picture, {move.source: move.belonging.domain for move in intentions.moves})
+    order = [name for name in ("", SHARED) if name in left]
+    left -= set(order)
+    while left:
+        entering = {name: sum(used.get((other, name), 0) for other in left) for name in left}
+        first = min(left, key=lambda name: (entering[name], name))
+        order.append(first)
+        left.remove(first)
+    return order
+
+
+def _uses_between(picture: Picture, domains: Mapping[str, str]) -> Counter[tuple[str, str]]:
+    """Count the imports from files of one domain that move to those of another."""
+    found: Counter[tuple[str, str]] = Counter()
+    for unit, domain in domains.items():
+        for edge in picture.index.edges_of(unit):
+            other = domains.get(edge.unit, domain)
+            if edge.state == State.FOUND and other != domain:
+                beside = unit.rpartition("/")[0] == edge.unit.rpartition("/")[0]
+                found[domain, other] += BESIDE if beside else 1
+    return found
 
 
 __all__ = ["Intended", "Intentions", "find_intentions", "order_of_steps"]
