@@ -9,6 +9,7 @@ from yandrel.app.routes import route_table, table_of
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError
 from yandrel.index.kept import recall_or_make
+from yandrel.layout.builtin import LAYOUTS
 from yandrel.model.results import (
     FORMAT_VERSION,
     DomainsReport,
@@ -33,8 +34,15 @@ def survey(workspace: Workspace, why: bool = False, paths: Sequence[str] = ()) -
 def compare_survey(workspace: Workspace, against: str) -> SurveyComparison:
     """Return the figures of an application at a git revision and now; what was then is kept.
 
-    Raises CallError where there is no such revision, or no source code in it.
+    Where a layout is named, they are those of now, and as they would be in that layout. Raises CallError where
+    there is no such revision, or no source code in it.
     """
+    name = workspace.layout.name or workspace.root.name
+    if against in LAYOUTS or (workspace.root / workspace.here / against).is_file():
+        from yandrel.app.regroup import forecast_figures
+
+        forecast = forecast_figures(workspace, against)
+        return SurveyComparison(FORMAT_VERSION, name, against, forecast.before, forecast.after, forecast=True)
     revision = workspace.revision(against)
     key = hashlib.blake2b(revision.key() + rules_key(), digest_size=16).digest()
     then = recall_or_make(
@@ -46,7 +54,6 @@ def compare_survey(workspace: Workspace, against: str) -> SurveyComparison:
     )
     if not then.files:
         raise CallError("has no source code to compare with", where=against, todo="name a later revision")
-    name = workspace.layout.name or workspace.root.name
     return SurveyComparison(FORMAT_VERSION, name, against, then, figures_of_workspace(workspace))
 
 

@@ -31,6 +31,7 @@ COMMANDS = {
     "split": "Take a crowded file or a wide interface apart.",
     "move": "Move a file, a folder or a definition, every reference along.",
     "regroup": "Go from one arrangement to another, such as from role folders to domains.",
+    "domain": "Show everything of one domain, or take it out.",
     "undo": "Take changes back, to the byte.",
     "demo": "Walk the whole job through on Waxmoor, a small application.",
 }

@@ -10,8 +10,8 @@ from yandrel.cli.common import format_option, open_workspace, show
 @click.option("--why", is_flag=True, help="List every file with the evidence for its role.")
 @click.option("--domains", "list_domains", is_flag=True,
               help="Show the list of domains as lines of yandrel.toml, to edit and confirm.")  # fmt: skip
-@click.option("--against", default="", metavar="REVISION",
-              help="Compare the figures with those of a git revision.")  # fmt: skip
+@click.option("--against", default="", metavar="REVISION|LAYOUT",
+              help="Compare the figures with those of a git revision, or of a layout to come.")  # fmt: skip
 @format_option
 @click.pass_obj
 def command(

@@ -124,13 +124,17 @@ class Figures(Struct, frozen=True):
 
 
 class SurveyComparison(Struct, frozen=True):
-    """The figures of an application `then`, at a git revision, and `now`."""
+    """The figures of an application `then` and `now`: at a git revision and as it is.
+
+    Where it is a `forecast`, `then` is as it is, and `now` as it would be with another layout.
+    """
 
     version: int
     name: str
     against: str
     then: Figures
     now: Figures
+    forecast: bool = False
 
 
 class RouteFault(Struct, frozen=True):
@@ -381,6 +385,74 @@ class RegroupReport(Struct, frozen=True):
     written: str = ""
     done: int = 0
     command_output: str = ""
+
+
+class DomainFile(Struct, frozen=True):
+    """One file of a domain: its role, its lines, and the types and functions that it defines."""
+
+    unit: str
+    role: str
+    lines: int
+    definitions: list[str]
+
+
+class DomainTie(Struct, frozen=True):
+    """Another domain with the imports between it and the one that is shown, and the files in which they are.
+
+    `past_doors` counts the imports that do not go through a door, where yandrel.toml names doors.
+    """
+
+    domain: str
+    imports: int
+    places: list[str]
+    past_doors: int
+
+
+class DomainReport(Struct, frozen=True):
+    """Everything of one domain: `shared` are files without a domain of their own that it uses.
+
+    `alone` are those of them that no other domain uses.
+    """
+
+    version: int
+    application: str
+    name: str
+    files: list[DomainFile]
+    tests: list[str]
+    routes: list[str]
+    actions: list[str]
+    folders: list[str]
+    uses: list[DomainTie]
+    used_by: list[DomainTie]
+    shared: list[str]
+    alone: list[str]
+
+
+class DomainNeed(Struct, frozen=True):
+    """One place outside of a domain that needs it: the line, what it names, and how the line reads."""
+
+    unit: str
+    line: int
+    names: str
+    code: str
+    role: str
+
+
+class DomainRemoval(Struct, frozen=True):
+    """The removal of a domain: what goes, and what outside still needs it; `number` is that of the change."""
+
+    version: int
+    application: str
+    name: str
+    files: list[str]
+    tests: list[str]
+    routes: list[str]
+    needs: list[DomainNeed]
+    alone: list[str]
+    number: int = 0
+    diff: str = ""
+    command_output: str = ""
+    effect: RouteEffect | None = None
 
 
 class Question(Struct, frozen=True):

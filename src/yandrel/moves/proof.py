@@ -338,7 +338,7 @@ class _Check:
             self.refusals.append(Refusal(unit, 0, f"{spelled} would no longer resolve"))
 
     def _is_made_up_for(self, edge: Edge, found: set[Symbol], places: set[str]) -> bool:
-        """Whether a module is named no more because nothing of it is left, or by one of a module inside it."""
+        """Whether a module is named no more as nothing of it is left, or is by one of a module inside it."""
         further = (_goes_further(edge, new) for place in places for new in self.after.edges_of(place))
         return self._holds_only_moved(edge, found, places) or any(further)
 

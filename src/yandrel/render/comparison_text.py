@@ -11,22 +11,27 @@ def render_comparison(report: SurveyComparison, style: Style) -> str:
     """Return what changed in a sentence, the figures, and the roles and domains that changed."""
     then, now = report.then, report.now
     out = [style.strong(line) for line in wrap(_headline(report), style.width, "  ", "")]
-    out += ["", *table(_rows(then, now), ["", "then", "now", "change"], {1, 2, 3})]
+    out += ["", *table(_rows(then, now), _head(report, ""), {1, 2, 3})]
     roles = _changed(then.roles, now.roles)
     if roles:
         out += ["", style.strong("Files by role, where that changed")]
         out += table(
             [[role, *_figures(then.roles.get(role, 0), now.roles.get(role, 0))] for role in roles],
-            ["role", "then", "now", "change"], {1, 2, 3},
+            _head(report, "role"), {1, 2, 3},
         )  # fmt: skip
     out += _domains(then, now, style)
     return "\n".join(out) + "\n"
 
 
+def _head(report: SurveyComparison, first: str) -> list[str]:
+    return [first, *(("now", report.against) if report.forecast else ("then", "now")), "change"]
+
+
 def _headline(report: SurveyComparison) -> str:
     then, now = report.then, report.now
     if then == now:
-        return f"{report.name} has the same figures as at {report.against}."
+        where = "" if report.forecast else "at "
+        return f"{report.name} has the same figures as {where}{report.against}."
     changes = [
         f"{text.format('more' if after > before else 'fewer')} ({before} -> {after})"
         for before, after, text in (
@@ -38,6 +43,8 @@ def _headline(report: SurveyComparison) -> str:
     ]
     if not changes:
         return f"{report.name}: spread, crossings and crowding are as at {report.against}."
+    if report.forecast:
+        return f"{report.name}, now and as {report.against}: {', '.join(changes)}."
     return f"{report.name}, compared with {report.against}: {', '.join(changes)}."
 
 
