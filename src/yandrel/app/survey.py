@@ -34,8 +34,8 @@ def survey(workspace: Workspace, why: bool = False, paths: Sequence[str] = ()) -
 def compare_survey(workspace: Workspace, against: str) -> SurveyComparison:
     """Return the figures of an application at a git revision and now; what was then is kept.
 
-    Where a layout is named, they are those of now, and as they would be in that layout. Raises CallError where
-    there is no such revision, or no source code in it.
+    Where a layout is named, they are those of now, and as they would be in that layout. Raises CallError
+    where there is no such revision, or no source code in it.
     """
     name = workspace.layout.name or workspace.root.name
     if against in LAYOUTS or (workspace.root / workspace.here / against).is_file():

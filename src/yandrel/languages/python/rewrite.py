@@ -159,10 +159,12 @@ class _Rewriting:
                         packages[imported.bound] = led.final.unit
             for use in rewriter.deep.uses:
                 package = packages.get(use.head)
-                for link in use.links[1:] if package is not None else ():
-                    found.add((package or "", link.name))
-                    inner = f"{(package or '').removesuffix('__init__.py')}{link.name}/__init__.py"
-                    package = inner if inner in view.units.facts else package
+                for link in use.links[1:]:
+                    if package is None:
+                        break
+                    found.add((package, link.name))
+                    inner = f"{package.removesuffix('__init__.py')}{link.name}/__init__.py"
+                    package = inner if inner in view.units.facts else None
         return found
 
     def mark_dropped(self) -> None:
