@@ -338,9 +338,14 @@ class _Check:
             self.refusals.append(Refusal(unit, 0, f"{spelled} would no longer resolve"))
 
     def _is_made_up_for(self, edge: Edge, found: set[Symbol], places: set[str]) -> bool:
-        """Whether a module is named no more as nothing of it is left, or is by one of a module inside it."""
-        further = (_goes_further(edge, new) for place in places for new in self.after.edges_of(place))
-        return self._holds_only_moved(edge, found, places) or any(further)
+        """Whether a module is named no more as nothing of it is left, or by what its import became.
+
+        An import of a package may go further into it, or be of what moved, where nothing else of it was used.
+        """
+        now = [new for place in places for new in self.after.edges_of(place) if new.line == edge.line]
+        arrived = set(self.relocation.units.values())
+        became = any(_goes_further(edge, new) or (not new.name and new.unit in arrived) for new in now)
+        return became or self._holds_only_moved(edge, found, places)
 
     def missing_before(self, unit: str, places: set[str]) -> set[str]:
         """Return the last names of what led nowhere already."""
