@@ -82,13 +82,14 @@ class OverlaidFacts(UnitFacts):
     """The facts after a change: old ones under new paths, new ones for what was edited."""
 
     def __init__(self, base: Mapping[str, Facts], moved: Mapping[str, str], fresh: dict[str, Facts]) -> None:
-        self._base = base
+        self._base: Mapping[str, Facts] = base
         self._fresh = fresh
-        self._old: dict[str, str] = {}
-        for path in base:
-            new = moved.get(path, path)
-            if new:
-                self._old[new] = path
+        below = {path: path for path in base}
+        if isinstance(base, OverlaidFacts):  # in one layer, however many changes there are
+            known = {moved.get(path, path): facts for path, facts in base._fresh.items()}
+            known.pop("", None)
+            self._base, self._fresh, below = base._base, {**known, **fresh}, base._old
+        self._old = {new: old for path, old in below.items() if (new := moved.get(path, path))}
 
     def __getitem__(self, path: str) -> Facts:
         found = self._fresh.get(path)

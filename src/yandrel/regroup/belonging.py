@@ -1,7 +1,7 @@
 """What each file belongs to, and how sure that is: by its place and name, else by who uses it."""
 
 from collections import Counter
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from yandrel.layout.config import SHARED
 from yandrel.model.graph import State
@@ -34,15 +34,15 @@ class BelongingReader:
         self._reader = DomainReader(picture.index, picture.layout, picture.readings)
         self._users: dict[str, Counter[str]] | None = None
 
-    def read(self, unit: str) -> Belonging:
-        """Return what a file belongs to; no domain where nothing tells one."""
+    def read(self, unit: str, role: str) -> Belonging:
+        """Return what a file of some role belongs to; no domain where nothing tells one."""
         reading = self.picture.readings[unit]
         domain = self.picture.domain(unit)
         if domain and domain != SHARED:
-            return self._by_name(unit, reading, domain)
+            return replace(self._by_name(unit, reading, domain), role=role)
         if domain == SHARED and self._stands_shared(unit):
-            return Belonging(reading.role, SHARED, True, "it stands among what is shared")
-        return self._by_use(unit, reading.role)
+            return Belonging(role, SHARED, True, "it stands among what is shared")
+        return self._by_use(unit, role)
 
     def _by_name(self, unit: str, reading: Reading, domain: str) -> Belonging:
         told = self._reader.told_by(unit, reading)

@@ -4,6 +4,7 @@ from collections import Counter
 
 from yandrel.layout.config import SHARED
 from yandrel.model.words import singular, words_of
+from yandrel.survey.chances import KINDRED
 from yandrel.survey.concepts import SHARED_WORDS, concept_words
 from yandrel.survey.picture import Picture
 from yandrel.survey.vocabulary import roles_of_end
@@ -39,11 +40,18 @@ class FolderReader:
             return ""
         role, count = held.most_common(1)[0]
         name = folder.rpartition("/")[2]
-        if len(words_of(name)) == 1 and roles_of_end(name, "").get(role, 0.0) >= SAID:
-            return role if 2 * count >= held.total() else ""
+        if _says(name, role):
+            alike = sum(held[other] for other in KINDRED.get(role, (role,)))
+            return role if 2 * alike >= held.total() else ""
         is_concept = singular("_".join(concept_words(name) or words_of(name))) in self._concepts
         pure = count >= SEVERAL and count >= PURE * held.total()
         return role if pure and not is_concept and name.lower() not in SHARED_WORDS else ""
+
+    def role_by_place(self, unit: str) -> str:
+        """Return the role that the folders around a file are called by; empty where there is none."""
+        parts = unit.split("/")[:-1]
+        named = ["/".join(parts[: at + 1]) for at in range(len(parts))]
+        return next((self.role_of(folder) for folder in reversed(named) if self._is_named(folder)), "")
 
     def role_positions(self, unit: str) -> list[int]:
         """Return at which places of a path a folder says a role; those inside of one that does count, too."""
@@ -99,19 +107,22 @@ class FolderReader:
 
     def _is_named(self, folder: str) -> bool:
         """Whether a folder is called by the role that it is for."""
-        name = folder.rpartition("/")[2]
-        said = roles_of_end(name, "") if len(words_of(name)) == 1 else {}
-        return said.get(self.role_of(folder), 0.0) >= SAID
+        role = self.role_of(folder)
+        return bool(role) and _says(folder.rpartition("/")[2], role)
 
     def _find_tops(self) -> set[str]:
         """Return the folders that hold two role folders or more, named for their roles."""
         found: Counter[str] = Counter()
         for folder in self.folders:
-            name = folder.rpartition("/")[2]
-            role = self.role_of(folder)
-            if role and roles_of_end(name, "").get(role, 0.0) >= SAID:
+            if self._is_named(folder):
                 found[folder.rpartition("/")[0]] += 1
         return {folder for folder, count in found.items() if count > 1}
+
+
+def _says(name: str, role: str) -> bool:
+    """Whether a folder's name is one word for a role, or for one like it."""
+    said = roles_of_end(name, "") if len(words_of(name)) == 1 else {}
+    return any(said.get(alike, 0.0) >= SAID for alike in KINDRED.get(role, (role,)))
 
 
 __all__ = ["FolderReader"]

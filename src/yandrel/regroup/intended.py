@@ -61,13 +61,14 @@ def find_intentions(picture: Picture, target: Target) -> Intentions:
         if picture.index.language(unit).is_package_marker(unit):
             found.stays[unit] = "it is its package's own file"
             continue
-        if not reading.role:
+        role = reading.role or places.folders.role_by_place(unit)
+        if not role:
             if planned is None and places.stands_right(unit, picture.domain(unit)):
                 found.at_home += 1
             else:
                 found.stays[unit] = "no role is told"
             continue
-        belonging = reader.read(unit)
+        belonging = reader.read(unit, role)
         if planned is not None:
             _read_written(found, planned, unit, belonging)
         else:
@@ -97,7 +98,9 @@ def _read_built_in(found: Intentions, places: PlaceFinder, unit: str, belonging:
         found.stays[unit] = belonging.why
         return
     place = places.place_of(unit, belonging)
-    if place is None:
+    if place is None and places.folders.top_of(unit, belonging.domain) is None:
+        found.stays[unit] = "it stands in no folder of a role or of its domain"
+    elif place is None:
         found.stays[unit] = f"the layout has one place for {belonging.role}, whatever it is about"
     elif place.path == unit:
         found.at_home += 1

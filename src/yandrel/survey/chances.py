@@ -26,6 +26,8 @@ ALIKE = {
     "name": "others called {}",
     "place": "those in the other folders of {}/",
 }
+KINDRED = dict.fromkeys(("route", "controller"), frozenset(["route", "controller"]))
+"""Roles that one file often has both of, so that a doubt between them is none about what it is."""
 LIKELY = 0.4
 """The chance below which nothing is claimed, where another role is nearly as likely."""
 LEADING = 0.3
@@ -170,10 +172,10 @@ class Verdict(msgspec.Struct, frozen=True):
     @property
     def is_likely(self) -> bool:
         """Whether the role can be told: likely in itself, or half as much again as any other."""
-        others = (chance for role, chance in self.chances.items() if role != self.role)
-        return bool(self.role) and (
-            self.chance >= LIKELY or (self.chance >= LEADING and 2 * self.chance >= 3 * max(others))
-        )
+        alike = KINDRED.get(self.role, frozenset([self.role]))
+        chance = sum(self.chances.get(role, 0.0) for role in alike)
+        others = (chance for role, chance in self.chances.items() if role not in alike)
+        return bool(self.role) and (chance >= LIKELY or (chance >= LEADING and 2 * chance >= 3 * max(others)))
 
     def holds(self, role: str) -> bool:
         """Whether a role that definitions show is as likely as any other, though not likely in itself."""
