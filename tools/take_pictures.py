@@ -37,12 +37,8 @@ SHOTS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
     ("new", "layout", ("new", "domain", "queens", "--like", "hives")),
     ("compare", "changed", ("survey", "--against", "HEAD")),
     ("php", "php", ("move", "src/Models/Hive.php", "src/Hives/", "--preview")),
-    (
-        "typescript",
-        "typescript",
-        ("move", "src/services/harvest-service.ts:gradeOf", "src/models/harvest.ts"),
-    ),
-    ("java", "java", ("check",)),
+    ("regroup", "layout", ("regroup", "--to", "domain-first")),
+    ("domain", "layout", ("domain", "show", "hives")),
     ("go", "go", ("move", "models/keeper.go", "keepers/")),
 )
 

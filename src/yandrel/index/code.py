@@ -84,7 +84,8 @@ class OverlaidFacts(UnitFacts):
     def __init__(self, base: Mapping[str, Facts], moved: Mapping[str, str], fresh: dict[str, Facts]) -> None:
         self._base: Mapping[str, Facts] = base
         self._fresh = fresh
-        below = {path: path for path in base}
+        self._old: dict[str, str]
+        below: Mapping[str, str] = {path: path for path in base}
         if isinstance(base, OverlaidFacts):  # in one layer, however many changes there are
             known = {moved.get(path, path): facts for path, facts in base._fresh.items()}
             known.pop("", None)

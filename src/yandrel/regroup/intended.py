@@ -73,8 +73,21 @@ def find_intentions(picture: Picture, target: Target) -> Intentions:
             _read_written(found, planned, unit, belonging)
         else:
             _read_built_in(found, places, unit, belonging)
+    if target.written is None:
+        _leave_single_files(found, places)
     _settle_clashes(found, target)
     return found
+
+
+def _leave_single_files(found: Intentions, places: PlaceFinder) -> None:
+    """Make no folder for one file: a domain of which nothing else moves, and which has none, gets none."""
+    sizes = Counter(move.belonging.domain for move in found.moves)
+    alone = {domain for domain, count in sizes.items() if count == 1 and domain not in ("", SHARED)}
+    for move in [move for move in found.moves if move.belonging.domain in alone]:
+        folder = move.target.rpartition("/")[0]
+        if places.target.is_by_domain(move.source) and folder not in places.folders.folders:
+            found.moves.remove(move)
+            found.stays[move.source] = f"nothing else of {move.belonging.domain} would move"
 
 
 def _read_written(found: Intentions, planned: Picture, unit: str, belonging: Belonging) -> None:
@@ -100,6 +113,8 @@ def _read_built_in(found: Intentions, places: PlaceFinder, unit: str, belonging:
     place = places.place_of(unit, belonging)
     if place is None and places.folders.top_of(unit, belonging.domain) is None:
         found.stays[unit] = "it stands in no folder of a role or of its domain"
+    elif place is None and by_domain and places.stands_right(unit, belonging.domain):
+        found.at_home += 1
     elif place is None:
         found.stays[unit] = f"the layout has one place for {belonging.role}, whatever it is about"
     elif place.path == unit:

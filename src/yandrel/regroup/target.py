@@ -5,7 +5,6 @@ from functools import lru_cache
 from pathlib import Path
 
 from yandrel.errors import CallError, ConfigError, suggest
-from yandrel.files.root import CONFIG_NAME
 from yandrel.languages.registry import language_of, load_language
 from yandrel.layout.builtin import LAYOUTS, languages, load_builtin
 from yandrel.layout.config import Layout, parse_layout
@@ -77,7 +76,7 @@ def read_target(root: Path, here: str, text: str) -> Target:
     except OSError as error:
         raise CallError(f"cannot be read ({error.strerror})", where=text) from error
     except ConfigError as error:
-        where = error.where.replace(CONFIG_NAME, text)
+        where = error.where.replace(Layout().file_name, text)
         raise ConfigError(error.what, where=where, todo=error.todo) from error
     if not layout.roles:
         raise CallError("has no [roles]", where=text, todo="give each role its home")

@@ -81,7 +81,8 @@ def _steps(report: RegroupReport, style: Style) -> list[str]:
 
 
 def _row(step: RegroupStep) -> list[str]:
-    folders = f"{step.folders_before} -> {step.folders_after}" if step.folders_before else ""
+    told = step.folders_before and step.domain != "shared"
+    folders = f"{step.folders_before} -> {step.folders_after}" if told else ""
     places = dict.fromkeys(move.target.rpartition("/")[0] for move in step.moves if move.role != "test")
     first = min(places, key=len, default="")
     more = f" and {len(places) - 1} more" if len(places) > 1 else ""
@@ -122,7 +123,8 @@ def _stays(report: RegroupReport, style: Style) -> list[str]:
     if not report.stays and not report.at_home:
         return []
     count = sum(len(units) for units in report.stays.values())
-    home = f"; {report.at_home} are there already" if report.at_home else ""
+    verb = "is" if report.at_home == 1 else "are"
+    home = f"; {report.at_home} {verb} there already" if report.at_home else ""
     out = ["", style.strong(f"Stays where it is ({plural_of(count, 'file')}{home})")]
     ordered = sorted(report.stays.items(), key=lambda item: (-len(item[1]), item[0]))
     for why, units in ordered[:SHOWN_REASONS]:
