@@ -295,3 +295,42 @@ def test_the_figures_of_a_layout_to_come(waxmoor_toml: Path, yandrel: Yandrel) -
     assert done.status == 0
     assert "now  domain-first  change\n" in done.out
     assert "folders a domain, on average         5.8           1.0    -4.8\n" in done.out
+
+
+def test_one_file_of_many_models_goes_to_its_domains(tmp_path: Path, yandrel: Yandrel) -> None:
+    routers = {
+        f"app/routers/{name}s.py": (
+            f"from fastapi import APIRouter\n\nfrom app import models\n\n"
+            f"router = APIRouter(prefix='/{name}s')\n\n\n"
+            f"@router.get('/')\ndef list_{name}s() -> str:\n    return models.{name.title()}.__name__\n"
+        )
+        for name in ("hive", "keeper", "harvest")
+    }
+    models = "".join(
+        f"class {name}(Base):\n    pass\n\n\n" for name in ("Hive", "HiveNote", "Keeper", "Harvest")
+    )
+    tree: dict[str, str | bytes] = {
+        "app/__init__.py": "",
+        "app/routers/__init__.py": "",
+        "app/models.py": "class Base:\n    pass\n\n\n" + models.rstrip("\n") + "\n",
+        "app/main.py": (
+            "from fastapi import FastAPI\n\nfrom app.routers import harvests, hives, keepers\n\n"
+            "app = FastAPI()\n"
+            "app.include_router(hives.router)\napp.include_router(keepers.router)\n"
+            "app.include_router(harvests.router)\n"
+        ),
+        **routers,
+    }
+    root = write_tree(tmp_path / "shop", tree)
+    done = yandrel(root, "regroup", "--to", "domain-first", "--carry-out", "--keep-routes")
+    assert done.status == 0, done.err
+    after = read_tree(root)
+    assert after["app/models.py"] == b"class Base:\n    pass\n"
+    assert after["app/hives/models.py"].startswith(b"from app.models import Base\n\n\nclass Hive(Base):")
+    assert b"class HiveNote(Base):" in after["app/hives/models.py"]
+    assert "app/keepers/keepers_routes.py" in after
+    words = [sys.executable, "-B", "-c", "import app.main"]
+    run = subprocess.run(words, check=False, cwd=root, capture_output=True, text=True)
+    assert run.returncode == 0, run.stderr
+    assert yandrel(root, "undo", "--to", "1").status == 0
+    assert read_tree(root) == {path: text.encode() for path, text in tree.items() if isinstance(text, str)}

@@ -143,7 +143,7 @@ def _figures_after(planner: StepPlanner, steps: list[PlannedStep]) -> Figures:
     for step in steps:
         for planned in step.moves:
             domains.pop(planned.source, None)
-            domains[planned.target] = planned.belonging.domain
+            domains[planned.target.partition(":")[0]] = planned.belonging.domain
         for old, new in step.tests.items():
             domains[new] = domains.pop(old, "")
     picture.domains = {unit: domains.get(unit, found) for unit, found in picture.domains.items()}

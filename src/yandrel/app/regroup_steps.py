@@ -68,16 +68,17 @@ class StepPlanner:
         """
         start = self.workspace
         wanted = [move for domain in domains for move in self.intentions.of_domain(domain)]
-        tests = find_companions(start.picture, {move.source: move.target for move in wanted})
+        whole = {move.source: move.target for move in wanted if ":" not in move.source}
+        tests = find_companions(start.picture, whole)
         new_homes = self._new_homes(start, wanted)
         self._tell(0, len(domains) + 1, "all domains")
-        whole = self._plan_step(TOGETHER, wanted, tests, new_homes)
+        planned = self._plan_step(TOGETHER, wanted, tests, new_homes)
         free = self._find_free(tests)
-        kept = [*(whole.moves if whole is not None else ()), *free]
+        kept = [*(planned.moves if planned is not None else ()), *free]
         if in_steps:
             steps = self._plan_in_steps(domains, kept, tests, new_homes)
         else:
-            steps = self._part(domains, kept, tests, whole, new_homes)
+            steps = self._part(domains, kept, tests, planned, new_homes)
         self._tell(1, 1, "")
         if steps and start.layout.present:
             self._end_layout(steps, new_homes, start)
@@ -182,7 +183,14 @@ class StepPlanner:
         """Return how many folders hold the files of a domain, with some of them in new places."""
         picture = self.start.picture
         units = [unit for unit in picture.counted() if picture.domain(unit) == domain]
-        return len({places.get(unit, unit).rpartition("/")[0] for unit in units})
+        parts = [place.partition(":")[0] for source, place in places.items() if ":" in source]
+        there = {places.get(unit, unit).rpartition("/")[0] for unit in units}
+        return len(there | {part.rpartition("/")[0] for part in parts if self._is_of(part, domain)})
+
+    def _is_of(self, path: str, domain: str) -> bool:
+        return any(
+            m.target.partition(":")[0] == path and m.belonging.domain == domain for m in self.intentions.moves
+        )
 
     def _end_layout(self, steps: list[PlannedStep], homes: Homes, start: Workspace) -> None:
         """Let the last step take out empty homes, and keep the domains as they were."""
@@ -276,18 +284,30 @@ class _LargestSet:
 
     def _blamed(self, error: CallError | RefusedError) -> list[Intended]:
         """Return the moves that an error is about: by what refuses, else by what it names."""
-        by_path = {path: move for move in self.kept for path in (move.source, move.target)}
-        blamed: dict[str, Intended] = {}
-        if isinstance(error, RefusalsError):
-            for refusal in error.refusals:
-                named = [refusal.unit] if refusal.unit in by_path else []
-                named = named or [symbol.unit for symbol in refusal.along if symbol.unit in by_path][:1]
-                named = named or [path for path in by_path if path in refusal.why][:1]
-                blamed.update({by_path[path].source: by_path[path] for path in named})
-        else:
+        if not isinstance(error, RefusalsError):
             text = " ".join([error.where, *getattr(error, "reasons", ()), error.what])
-            blamed = {move.source: move for path, move in by_path.items() if path in text}
+            return [move for move in self.kept if _path(move.source) in text or _path(move.target) in text]
+        blamed: dict[str, Intended] = {}
+        for refusal in error.refusals:
+            at = self._at(refusal.unit)
+            named = [move for move in at if ":" not in move.source or _name(move) in refusal.why] or at
+            named = named or [m for symbol in refusal.along[:1] for m in self._at(symbol.unit, symbol.name)]
+            named = named or [m for m in self.kept if m.source in refusal.why or m.target in refusal.why][:1]
+            blamed.update({move.source: move for move in named})
         return list(blamed.values())
+
+    def _at(self, path: str, name: str = "") -> list[Intended]:
+        """Return the moves from a file or to it: of a definition in it, where it is the one of that name."""
+        found = [m for m in self.kept if path in (_path(m.source), _path(m.target))]
+        return [m for m in found if ":" not in m.source or not name or _name(m) == name]
+
+
+def _path(thing: str) -> str:
+    return thing.partition(":")[0]
+
+
+def _name(move: Intended) -> str:
+    return move.source.partition(":")[2]
 
 
 def _step_of(domain: str, moves: list[Intended], tests: Mapping[str, str], homes: Homes) -> Step:

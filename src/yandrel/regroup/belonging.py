@@ -14,6 +14,8 @@ TOLD_FOR_CERTAIN = frozenset({"folder", "file"})
 KEPT_AT_THE_TOP = frozenset({"entry", "config", "store", "migration", "test"})
 """Roles whose files are the whole application's, whoever uses them."""
 SHOWN = 3
+SEVERAL = 3
+"""How many definitions of domains make a file that is taken apart."""
 
 
 @dataclass(frozen=True)
@@ -43,6 +45,23 @@ class BelongingReader:
         if domain == SHARED and self._stands_shared(unit):
             return Belonging(role, SHARED, True, "it stands among what is shared")
         return self._by_use(unit, role)
+
+    def parts(self, unit: str, role: str) -> dict[str, Belonging]:
+        """Return what the types and functions of a file belong to, where they are those of several domains.
+
+        A file that is about one domain by its own name is not taken apart.
+        """
+        reading = self.picture.readings[unit]
+        told = self._reader.told_by(unit, reading)
+        if told.by in TOLD_FOR_CERTAIN:
+            return {}
+        found: dict[str, Belonging] = {}
+        for definition in self.picture.index.facts[unit].definitions:
+            domain = self._reader.domain_in(definition.name) if definition.kind != "constant" else ""
+            if domain:
+                found[definition.name] = Belonging(role, domain, True, f"it is called {definition.name}")
+        domains = {part.domain for part in found.values()}
+        return found if len(found) >= SEVERAL and len(domains) > 1 else {}
 
     def _by_name(self, unit: str, reading: Reading, domain: str) -> Belonging:
         told = self._reader.told_by(unit, reading)

@@ -15,6 +15,10 @@ def domains_kept(
     `moved` is what moves, by its old path. What had no domain, and gets one by its new neighbours, is shared.
     """
     wanted: dict[str, str] = {}
+    parts = {m.target.partition(":")[0]: m.belonging.domain for m in moved.values() if ":" in m.source}
+    for path, domain in parts.items():
+        if path in after.readings and after.domain(path) not in (domain, ""):
+            wanted[path] = domain
     for unit in before.counted():
         move = moved.get(unit)
         path, domain = (move.target, move.belonging.domain) if move else (unit, before.domain(unit) or SHARED)

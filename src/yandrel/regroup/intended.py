@@ -68,6 +68,9 @@ def find_intentions(picture: Picture, target: Target) -> Intentions:
             else:
                 found.stays[unit] = "no role is told"
             continue
+        parts = reader.parts(unit, role) if planned is None else {}
+        if parts and _take_apart(found, places, unit, parts):
+            continue
         belonging = reader.read(unit, role)
         if planned is not None:
             _read_written(found, planned, unit, belonging)
@@ -88,6 +91,17 @@ def _leave_single_files(found: Intentions, places: PlaceFinder) -> None:
         if places.target.is_by_domain(move.source) and folder not in places.folders.folders:
             found.moves.remove(move)
             found.stays[move.source] = f"nothing else of {move.belonging.domain} would move"
+
+
+def _take_apart(found: Intentions, places: PlaceFinder, unit: str, parts: Mapping[str, Belonging]) -> bool:
+    """Send the definitions of a file to their domains; return whether the layout has places for them."""
+    moves = []
+    for name, belonging in parts.items():
+        place = places.place_of_part(unit, belonging)
+        if place and place != unit:
+            moves.append(Intended(f"{unit}:{name}", f"{place}:{name}", belonging))
+    found.moves += moves
+    return bool(moves)
 
 
 def _read_written(found: Intentions, planned: Picture, unit: str, belonging: Belonging) -> None:
@@ -127,6 +141,8 @@ def _settle_clashes(found: Intentions, target: Target) -> None:
     """Leave out what would go where another file goes."""
     first: dict[str, Intended] = {}
     for move in found.moves:
+        if ":" in move.source:
+            continue
         other = first.setdefault(move.target.lower(), move)
         if other is not move:
             found.clashes.append((other, move))
@@ -151,7 +167,8 @@ def order_of_steps(picture: Picture, intentions: Intentions, only: Collection[st
     """
     left = {move.belonging.domain for move in intentions.moves}
     left = {name for name in left if not only or name in only}
-    used = _uses_between(picture, {move.source: move.belonging.domain for move in intentions.moves})
+    whole = [move for move in intentions.moves if ":" not in move.source]
+    used = _uses_between(picture, {move.source: move.belonging.domain for move in whole})
     order = [name for name in ("", SHARED) if name in left]
     left -= set(order)
     while left:

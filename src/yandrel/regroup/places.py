@@ -56,6 +56,20 @@ class PlaceFinder:
             return None
         return self._by_domain(unit, belonging, top, home)
 
+    def place_of_part(self, unit: str, belonging: Belonging) -> str:
+        """Return where a definition of a file that holds those of several domains is to live.
+
+        The file's own name stays, in the folder of the definition's domain; empty where the layout has none.
+        """
+        home = self._home(unit, belonging)
+        if not self.target.is_by_domain(unit) or (home is not None and "domain" not in home.placeholders()):
+            return ""
+        roles = self.folders.role_positions(unit)
+        parts = unit.split("/")[:-1]
+        top = "/".join(parts[: roles[0]] if roles else parts)
+        domain, _ = self._domain_folder(unit, belonging.domain, top, home)
+        return "/".join([*filter(None, [top]), domain, unit.rpartition("/")[2]])
+
     def keeps_shared(self, unit: str, role: str) -> bool:
         """Whether the layout has the files of a role among what is shared, whatever they are about."""
         homes = self.target.homes(role, unit)

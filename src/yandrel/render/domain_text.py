@@ -1,7 +1,7 @@
 """One domain, to be read: what belongs to it, its ties, and what its removal would take."""
 
 from yandrel.model.results import DomainNeed, DomainRemoval, DomainReport, DomainTie
-from yandrel.render.protocol import Style, plural_of, table, wrap
+from yandrel.render.protocol import Style, clip, plural_of, table, wrap
 from yandrel.render.route_effect import render_route_effect
 
 SHOWN = 12
@@ -15,7 +15,8 @@ def render_domain(report: DomainReport, style: Style) -> str:
     out = [style.strong(line) for line in wrap(_headline(report), style.width, "  ", "")]
     out += ["", style.strong("Files")]
     rows = [[f.role or "role unknown", f.unit, str(f.lines), _names(f.definitions)] for f in report.files]
-    out += [style.fit(line) for line in table(rows, ["role", "file", "lines", "holds"], {2})]
+    lines = table(rows, ["role", "file", "lines", "holds"], {2})
+    out += [clip(line, style.width) if style.cuts else line for line in lines]
     out += _listed("Tests", report.tests, style)
     out += _listed("Routes", report.routes, style)
     if report.actions:

@@ -30,7 +30,7 @@ def render_regroup_files(report: RegroupReport, style: Style) -> str:
     """Return every file with its place, by domain, before the forecast."""
     out: list[str] = []
     for step in report.steps:
-        out.append(style.strong(f"{step.domain} ({plural_of(len(step.moves), 'file')})"))
+        out.append(style.strong(f"{step.domain} ({plural_of(len(step.moves), 'move')})"))
         for move in step.moves:
             sure = "" if move.certain else "likely: "
             out.append(style.fit(f"  {move.source} -> {move.target}"))
@@ -40,12 +40,15 @@ def render_regroup_files(report: RegroupReport, style: Style) -> str:
 
 
 def _headline(report: RegroupReport) -> str:
-    files = sum(len(step.moves) for step in report.steps)
+    moves = [move for step in report.steps for move in step.moves]
+    parts = sum(":" in move.source for move in moves)
+    files = len(moves) - parts
     head = f"{report.name}, {report.before.arrangement}"
-    if not files:
+    if not moves:
         return f"{head}: nothing would move to {report.to}: {report.verdict}."
     domains = sum(step.domain in report.before.domains for step in report.steps)
-    moved = f"{plural_of(files, 'file')} of {plural_of(domains, 'domain')}"
+    what = [plural_of(files, "file")] * bool(files) + [plural_of(parts, "definition")] * bool(parts)
+    moved = f"{' and '.join(what)} of {plural_of(domains, 'domain')}"
     verb = "moved to" if report.done else "would move to"
     return f"{head}: {moved} {verb} {report.to}; {report.verdict}."
 
@@ -71,12 +74,12 @@ def _circled(cycles: list[list[str]]) -> int:
 
 def _steps(report: RegroupReport, style: Style) -> list[str]:
     rows = [_row(step) for step in report.steps[:SHOWN_STEPS]]
-    lines = table(rows, ["domain", "files", "folders", "to"], {1})
+    lines = table(rows, ["domain", "moves", "folders", "to"], {1})
     lines = [style.fit(line) for line in lines]
     more = report.steps[SHOWN_STEPS:]
     if more:
         files = sum(len(step.moves) for step in more)
-        lines.append(f"  … and {plural_of(len(more), 'more step')} with {plural_of(files, 'file')}")
+        lines.append(f"  … and {plural_of(len(more), 'more step')} with {plural_of(files, 'move')}")
     return lines
 
 

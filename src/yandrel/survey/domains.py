@@ -7,6 +7,7 @@ from typing import NamedTuple
 from yandrel.index.code import CodeIndex
 from yandrel.layout.config import SHARED, Layout
 from yandrel.layout.patterns import compile_pattern
+from yandrel.model.facts import TYPE_KINDS
 from yandrel.model.words import plural, singular, words_of
 from yandrel.survey.concepts import (
     NEVER,
@@ -27,6 +28,8 @@ MOST_OF_A_CONCEPT = 0.3
 """A folder that holds more of all files is the application, whatever stands beside it."""
 BESIDE = 3
 """How many concepts must stand beside a folder for it to be one, too."""
+SEVERAL = 3
+"""How many types make a file that holds those of several concepts."""
 ROLES_WITHOUT_CONCEPT = frozenset({"entry", "config", "middleware", "helper", "error", "migration", "store"})
 ROLES_OF_CONCEPTS = frozenset({"route", "controller", "repository", "model"})
 """Roles whose files are each about one thing, be there no other file about it."""
@@ -125,7 +128,7 @@ class DomainReader:
         for unit, reading in self.readings.items():
             if reading.role in ("test", "migration", "") or reading.unit != unit or self._is_marker(unit):
                 continue
-            for term in self.terms(unit):
+            for term in (*self.terms(unit), *self._held_terms(unit, reading.role)):
                 roles.setdefault(term, set()).add(reading.role)
         shared = {
             term
@@ -133,6 +136,17 @@ class DomainReader:
             if len(found - {"entry", "config"}) > 1 and found - TELLING_OF_OTHERS
         }
         return shared | self.shapes.recurring | set(self.shapes.modules.values())
+
+    def _held_terms(self, unit: str, role: str) -> list[str]:
+        """Return what the types of a file are called, where it holds those of several concepts."""
+        stem = unit.rpartition("/")[2].rpartition(".")[0]
+        if role not in ROLES_OF_CONCEPTS or concept_words(stem):
+            return []
+        types = [d.name for d in self.index.facts[unit].definitions if d.kind in TYPE_KINDS]
+        terms = (
+            {singular("_".join(concept_words(name))) for name in types} if len(types) >= SEVERAL else set()
+        )
+        return sorted(term for term in terms if term and not says_no_concept(term))
 
     def _is_marker(self, unit: str) -> bool:
         facts = self.index.facts[unit]
@@ -279,6 +293,11 @@ class DomainReader:
             if path.strip("/") == unit and roles_of_end(folders[-1], "").get(role, 0.0) >= 0.5:
                 return Told(self.spelled(term), "file", term)
         return None
+
+    def domain_in(self, name: str) -> str:
+        """Return the domain that a definition's name begins with; empty where it begins with none."""
+        term = self._concept_in(name)
+        return self.spelled(term) if term else ""
 
     def _concept_in(self, name: str) -> str:
         words = words_of(name)
