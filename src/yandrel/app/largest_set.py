@@ -15,7 +15,7 @@ Reasons = tuple[str, ...]
 
 
 class LargestSet:
-    """Looks for the largest part of some moves that holds; `kept` is that part, `reasons` why the rest is not in it."""
+    """Looks for the largest part of some moves that holds: `kept`, and `reasons` for the rest."""
 
     def __init__(
         self,

@@ -1,6 +1,7 @@
 """The figures of an application, to be compared: as they were and as they are, in all and by domain."""
 
 from collections import Counter
+from collections.abc import Iterator
 
 from yandrel.layout.config import SHARED
 from yandrel.model.graph import State
@@ -40,6 +41,14 @@ def _crossings(picture: Picture) -> tuple[Counter[str], Counter[str]]:
     """Count the imports between two domains: by the domain that imports, and by the imported one."""
     leaving: Counter[str] = Counter()
     entering: Counter[str] = Counter()
+    for source, target in imports_between(picture):
+        leaving[source] += 1
+        entering[target] += 1
+    return leaving, entering
+
+
+def imports_between(picture: Picture) -> Iterator[tuple[str, str]]:
+    """Yield the two domains of each import that leads from one to another."""
     for unit in picture.counted():
         source = picture.domain(unit)
         if source in ("", SHARED):
@@ -49,6 +58,4 @@ def _crossings(picture: Picture) -> tuple[Counter[str], Counter[str]]:
             if target in ("", SHARED, source) or picture.is_part(unit, target):
                 continue
             if not picture.is_part(edge.unit, source):
-                leaving[source] += 1
-                entering[target] += 1
-    return leaving, entering
+                yield source, target
