@@ -57,3 +57,19 @@ def test_a_list_that_adds_findings_is_refused_before_its_first_step(tmp_path: Pa
     assert done.status == 3, done.out
     assert "would add 1 finding" in done.err
     assert read_tree(root) == before
+
+
+def test_a_list_goes_on_where_it_was_carried_out_in_part(tmp_path: Path, yandrel: Yandrel) -> None:
+    text = (
+        '[[step]]\nmoves = ["app/hive.py -> app/hives/hive.py"]\n\n'
+        '[[step]]\nmoves = [\n  "app/hives/hive.py -> app/homes/hive.py",\n'
+        '  "app/keeper.py -> app/keepers/",\n]\n'
+    )
+    root = write_tree(tmp_path / "app", {**TREE, "moves.toml": text})
+    assert yandrel(root, "move", "app/keeper.py", "app/keepers/").status == 0
+    done = yandrel(root, "move", "--list", "moves.toml")
+    assert done.status == 0, done.err
+    assert "moves.toml:7  app/keeper.py -> app/keepers/  (is made already" in done.out
+    assert (root / "app/homes/hive.py").is_file()
+    again = yandrel(root, "move", "--list", "moves.toml")
+    assert again.status == 3

@@ -27,7 +27,7 @@ from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
 from yandrel.moves.handlers import plan_handlers
 from yandrel.moves.links import list_links
-from yandrel.moves.movelist import Step, read_move_list
+from yandrel.moves.movelist import Step, read_move_list, without_made
 from yandrel.moves.name_pairs import plan_name_pairs
 from yandrel.moves.own_files import check_lines, plan_own_files
 from yandrel.moves.plan import ChangePlan, RefusalsError, contents_after, plan_relocation
@@ -77,7 +77,26 @@ def move(workspace: Workspace, request: MoveRequest, run: Runner | None = None) 
     `run` runs the command of `then` and returns its status and output.
     """
     workspace.refuse_if_cut_off()
+    steps, made = _left_to_do(workspace, request)
+    report = _move_steps(workspace, steps, request, run)
+    notes = [Note(request.move_list, line, text, "is made already, and was left out") for line, text in made]
+    return structs.replace(report, notes=[*report.notes, *notes])
+
+
+def _left_to_do(workspace: Workspace, request: MoveRequest) -> tuple[list[Step], list[tuple[int, str]]]:
+    """Return the steps, and the moves of a list that are made already; raises RefusedError where all are."""
     steps = _steps(workspace, request)
+    if not request.move_list:
+        return steps, []
+    steps, made = without_made(steps, workspace.files)
+    if not steps:
+        raise RefusedError("has no move that is not made already", where=request.move_list)
+    return steps, made
+
+
+def _move_steps(
+    workspace: Workspace, steps: list[Step], request: MoveRequest, run: Runner | None
+) -> MoveReport:
     watch = RouteWatch(workspace, always=request.keep_routes)
     if request.preview:
         return _preview_steps(workspace, steps, request, watch)

@@ -2,10 +2,11 @@
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 
 from yandrel.errors import CallError, ConfigError
+from yandrel.files.contents import Files
 from yandrel.files.rooted import read_plain
 from yandrel.model.untyped import parse_toml
 
@@ -58,6 +59,38 @@ def read_move_list(root: Path, here: str, name: str) -> list[Step]:
         raise ConfigError("has no [[step]]", where=name, todo='write [[step]] and moves = ["a -> b"]')
     lines = _Lines(raw.decode("utf-8", "replace"))
     return [_read_step(entry, number, name, lines) for number, entry in enumerate(table["step"], start=1)]
+
+
+def without_made(steps: list[Step], files: Files) -> tuple[list[Step], list[tuple[int, str]]]:
+    """Return the steps without the moves that are made already, and these, each with its line in the list.
+
+    A move of a file is, where its source is gone and something stands at its target: a list that was carried
+    out in part, or on another branch, can be carried out again.
+    """
+    made: list[tuple[int, str]] = []
+    left: list[Step] = []
+    coming: set[str] = set()
+    for step in steps:
+        pairs, lines = [], []
+        for position, (source, target) in enumerate(step.pairs):
+            line = step.lines[position] if step.lines else 0
+            place = _place_of(source, target)
+            if place and source not in coming and not files.exists(source) and files.is_file(place):
+                made.append((line, f"{source} -> {target}"))
+                continue
+            pairs.append((source, target))
+            lines.append(line)
+            coming.add(place)
+        if pairs or not step.pairs:
+            left.append(replace(step, pairs=tuple(pairs), lines=tuple(lines)))
+    return left, made
+
+
+def _place_of(source: str, target: str | None) -> str:
+    """Return the path that a file is to have; empty where it is no file, or goes home."""
+    if target is None or ":" in source or "/" not in source or source.endswith("/"):
+        return ""
+    return target + source.rpartition("/")[2] if target.endswith("/") else target
 
 
 class _Lines:
