@@ -88,9 +88,16 @@ class LargestSet:
             at = self._at(refusal.unit)
             named = [move for move in at if ":" not in move.source or _name(move) in refusal.why] or at
             named = named or [m for symbol in refusal.along[:1] for m in self._at(symbol.unit, symbol.name)]
-            named = named or [m for m in self.kept if m.source in refusal.why or m.target in refusal.why][:1]
+            named = named or self._in_text(refusal.why)
             blamed.update({move.source: move for move in named})
         return list(blamed.values())
+
+    def _in_text(self, text: str) -> list[Intended]:
+        """Return the first move that a text names the path of, with all of one file that is taken apart."""
+        found = [m for m in self.kept if _path(m.source) in text or _path(m.target) in text]
+        parts = [m for m in found if ":" in m.source]
+        files = {_path(m.source) for m in parts}
+        return [m for m in self.kept if ":" in m.source and _path(m.source) in files] or found[:1]
 
     def _at(self, path: str, name: str = "") -> list[Intended]:
         """Return the moves from a file or to it: of a definition in it, where it is the one of that name."""

@@ -11,8 +11,7 @@ from yandrel.survey.vocabulary import roles_of_end
 
 SAID = 0.5
 PURE = 0.8
-"""The share of one role that makes a folder the role's, though its name says none."""
-SEVERAL = 3
+"""The share of one role in a folder that yandrel.toml has for it."""
 
 
 class FolderReader:
@@ -22,7 +21,7 @@ class FolderReader:
         self.picture = picture
         self.folders: set[str] = set()
         self._roles: dict[str, Counter[str]] = {}
-        self._concepts = {singular(domain) for domain in set(picture.domains.values()) if domain}
+        self.written = self._find_written()
         for unit in picture.readings:
             parts = unit.split("/")[:-1]
             paths = ["/".join(parts[: at + 1]) for at in range(len(parts))]
@@ -34,18 +33,27 @@ class FolderReader:
         self.tops = self._find_tops()
 
     def role_of(self, folder: str) -> str:
-        """Return the role that a folder is for, by its name and by what it holds; empty for none."""
+        """Return the role that a folder is for, by its name with what it holds, or by yandrel.toml."""
         held = self._roles.get(folder)
-        if not held:
-            return ""
+        if not held or held["entry"]:
+            return ""  # what starts an application stands beside all that is its own
         role, count = held.most_common(1)[0]
         name = folder.rpartition("/")[2]
         if _says(name, role):
             alike = sum(held[other] for other in KINDRED.get(role, (role,)))
             return role if 2 * alike >= held.total() else ""
-        is_concept = singular("_".join(concept_words(name) or words_of(name))) in self._concepts
-        pure = count >= SEVERAL and count >= PURE * held.total()
-        return role if pure and not is_concept and name.lower() not in SHARED_WORDS else ""
+        own = self.written.get(folder) == role and name.lower() not in SHARED_WORDS
+        return role if own and count >= PURE * held.total() else ""
+
+    def _find_written(self) -> dict[str, str]:
+        """Return the folders to which yandrel.toml sends new files of one role, whatever they are called."""
+        found: dict[str, set[str]] = {}
+        for role in self.picture.layout.roles.values():
+            for home in role.homes[:1]:
+                folder = home.fixed_start.rstrip("/")
+                if folder and home.text.removeprefix(f"{folder}/").count("/") == 0:
+                    found.setdefault(folder, set()).add(role.name)
+        return {folder: next(iter(roles)) for folder, roles in found.items() if len(roles) == 1}
 
     def role_by_place(self, unit: str) -> str:
         """Return the role that the folders around a file are called by; empty where there is none."""
@@ -54,15 +62,9 @@ class FolderReader:
         return next((self.role_of(folder) for folder in reversed(named) if self._is_named(folder)), "")
 
     def role_positions(self, unit: str) -> list[int]:
-        """Return at which places of a path a folder says a role; those inside of one that does count, too."""
+        """Return at which places of a path a folder says a role, by its name or by yandrel.toml."""
         parts = unit.split("/")[:-1]
-        found = [at for at in range(len(parts)) if self.role_of("/".join(parts[: at + 1]))]
-        named = [at for at in found if self._is_named("/".join(parts[: at + 1]))]
-        if named:
-            return named  # the others say an area
-        while found and found[0] == 0:
-            found.pop(0)  # the whole application has one role
-        return found
+        return [at for at in range(len(parts)) if self.role_of("/".join(parts[: at + 1]))]
 
     def domain_position(self, unit: str, domain: str) -> int:
         """Return at which place of a path a folder is called by a domain; -1 where none is."""
