@@ -380,7 +380,6 @@ class RegroupReport(Struct, frozen=True):
     verdict: str
     edits: int
     edited: int
-    stored: list[str] = []
     routes: RouteEffect | None = None
     written: str = ""
     done: int = 0

@@ -106,7 +106,8 @@ def _shared(report: RegroupReport, style: Style) -> list[str]:
 def _blocked(report: RegroupReport, style: Style) -> list[str]:
     if not report.blocked:
         return []
-    out = ["", style.strong(f"Cannot move yet ({plural_of(len(report.blocked), 'file')})")]
+    noun = "move" if any(":" in blocked.source for blocked in report.blocked) else "file"
+    out = ["", style.strong(f"Cannot move yet ({plural_of(len(report.blocked), noun)})")]
     for blocked in report.blocked[:SHOWN_BLOCKED]:
         out += _reasons(blocked, style)
     if len(report.blocked) > SHOWN_BLOCKED:
