@@ -1,5 +1,7 @@
 """One domain: show everything of it, or take it out of the application."""
 
+from msgspec import structs
+
 from yandrel.app.routes import route_table
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, write_changes
@@ -48,15 +50,8 @@ def remove_domain(workspace: Workspace, name: str, carry_out: bool, manner: Mann
         )
     changes = files_as_changes(workspace.index, {}, gone)
     written = write_changes(workspace, changes, f"remove {view.name}", manner)
-    return DomainRemoval(
-        version=FORMAT_VERSION,
-        application=removal.application,
-        name=removal.name,
-        files=removal.files,
-        tests=removal.tests,
-        routes=removal.routes,
-        needs=[],
-        alone=removal.alone,
+    return structs.replace(
+        removal,
         number=written.number,
         diff=written.diff,
         command_output=written.output,

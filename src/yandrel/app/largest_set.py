@@ -120,13 +120,13 @@ def step_of(domain: str, moves: list[Intended], tests: Mapping[str, str], homes:
     return Step(title, tuple(pairs), "", (), tuple(homes.items()), drops_reexports=True)
 
 
-def _reasons(error: CallError | RefusedError, move: Intended | None = None) -> Reasons:
+def _reasons(error: CallError | RefusedError, move: Intended) -> Reasons:
     """Return why a move cannot be made: the refusals about it, else all of them."""
     if isinstance(error, RefusalsError):
         own = [
             r.one_line()
             for r in error.refusals
-            if move is None or r.unit in (move.source, move.target) or move.source in r.why
+            if r.unit in (move.source, move.target) or move.source in r.why
         ]
         return tuple(dict.fromkeys(own or [r.one_line() for r in error.refusals]))
     return tuple(getattr(error, "reasons", ())) or (error.one_line(),)

@@ -11,21 +11,21 @@ from yandrel.layout.config import parse_layout
 from yandrel.model.changes import Relocation
 from yandrel.moves.movelist import Lines
 from yandrel.moves.plan import ChangePlan, FileChange, read_or_none
+from yandrel.moves.texts import OWN_FILES
 
-ACCEPTED_NAME = "yandrel.accepted.toml"
 STRING = re.compile(r"\"(?:[^\"\\\n]|\\.)*\"|'[^'\n]*'")
 NAMED = re.compile(r"[\w@.~+-]+(?:/[\w@.~+-]+)+(?::[\w.]+)?")
 """A path in a text, and a definition in it."""
 
 
 def plan_own_files(index: CodeIndex, plan: ChangePlan, homes: Lines = (), domains: Lines = ()) -> None:
-    """Add to a plan what it changes in Yandrel's own files; `homes` are those that roles get,
-    `domains` the files that domains get.
+    """Add to a plan what it changes in Yandrel's own files.
 
-    Raises ConfigError where these are none, or there is no yandrel.toml to write them in.
+    `homes` are those that roles get with it, `domains` the files that domains get. Raises ConfigError where
+    these are none, or there is no yandrel.toml to write them in.
     """
     places = _new_places(plan.relocation)
-    for path in (CONFIG_NAME, ACCEPTED_NAME):
+    for path in OWN_FILES:
         raw = read_or_none(index, path)
         if raw is None:
             continue
@@ -33,7 +33,7 @@ def plan_own_files(index: CodeIndex, plan: ChangePlan, homes: Lines = (), domain
         after = _with_places(text, places)
         if path == CONFIG_NAME and (homes or domains):
             after = with_lines(after, homes, domains)
-        if path == ACCEPTED_NAME and after != text:
+        if path != CONFIG_NAME and after != text:
             after = _sorted_lines(after)
         if after != text:
             plan.files.append(

@@ -1,4 +1,4 @@
-"""What each file belongs to, and how sure that is: by its place and name, else by who uses it."""
+"""The role and domain of each file, with the reason: its place and name, else who uses it."""
 
 from collections import Counter
 from dataclasses import dataclass, replace
@@ -6,7 +6,6 @@ from dataclasses import dataclass, replace
 from yandrel.layout.config import SHARED
 from yandrel.model.graph import State
 from yandrel.model.words import singular, words_of
-from yandrel.survey.domains import DomainReader
 from yandrel.survey.picture import Picture
 from yandrel.survey.roles import Reading
 
@@ -33,7 +32,7 @@ class BelongingReader:
 
     def __init__(self, picture: Picture) -> None:
         self.picture = picture
-        self._reader = DomainReader(picture.index, picture.layout, picture.readings)
+        self._reader = picture.domain_reader
         self._users: dict[str, Counter[str]] | None = None
 
     def read(self, unit: str, role: str) -> Belonging:

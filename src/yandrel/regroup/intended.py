@@ -1,4 +1,4 @@
-"""What a layout to come would move: each file with its place, and what stays with the reason."""
+"""The moves that a layout to come would make, and the files that stay, each with the reason."""
 
 from collections import Counter
 from collections.abc import Collection, Mapping

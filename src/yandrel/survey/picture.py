@@ -30,7 +30,12 @@ class Picture:
     @cached_property
     def domains(self) -> Mapping[str, str]:
         """The domain of each unit; computed only where something asks for it."""
-        return DomainReader(self.index, self.layout, self.readings).read()
+        return self.domain_reader.read()
+
+    @cached_property
+    def domain_reader(self) -> DomainReader:
+        """The reader of the domains, which knows as well what told each."""
+        return DomainReader(self.index, self.layout, self.readings)
 
     def role(self, unit: str) -> str:
         reading = self.readings.get(unit)

@@ -14,7 +14,7 @@ WRITTEN = "yandrel.toml"
 
 def propose_domains(picture: Picture) -> DomainsReport:
     """Return the domains that are told, the largest first, with the files that none of them has."""
-    reader = DomainReader(picture.index, picture.layout, picture.readings)
+    reader = picture.domain_reader
     found = reader.read()
     units = [unit for unit in picture.counted() if unit in found]
     by_domain: dict[str, list[str]] = {}
