@@ -12,7 +12,8 @@ from yandrel.demo.copy import copy_waxmoor, languages, overlays
 OTHERS = [language for language in languages() if language != "python"]
 EVERYWHERE = {
     "crowded-folder", "exposed-secret", "extra-method", "idle-exception", "leftover-call", "long-handler",
-    "misnamed", "misplaced", "shared-by-one", "shared-inward", "unguarded-route", "unplaced", "wrong-way",
+    "misnamed", "misplaced", "shared-by-one", "shared-inward", "twins", "unguarded-route", "unplaced",
+    "wrong-way",
 }  # fmt: skip
 FILES = {
     "crowded-folder": "models/",
@@ -33,6 +34,7 @@ FILES = {
     "misplaced": "repositories/dayvalidator",
     "missing-base": "controllers/weathercontroller",
     "shared-inward": "shared/tally",
+    "twins": "services/hiveletterservice",
     "unplaced": "odds/oddsandends",
     "unresolved-import": "services/combservice",
     "wrong-kind": "controllers/weathercontroller",

@@ -35,6 +35,7 @@ EXPECTED = {
     "leftover-call": ("waxmoor/services/swarm_service.py", ""),
     "long-handler": ("waxmoor/controllers/weather_controller.py", "WeatherController.show"),
     "shared-by-one": ("waxmoor/shared/frames.py", "hives"),
+    "twins": ("waxmoor/services/hive_letter_service.py", "keeper_letter_service.py:LetterWriter"),
     "relative-climb": ("waxmoor/services/yards/yard_service.py", "...shared.season"),
     "idle-exception": ("yandrel.toml", ""),
 }

@@ -83,16 +83,17 @@ class FixPlanner:
         words = shlex.split(command)[1:]
         try:
             if words[0] == "move":
-                return self._try_move(words[1], words[2] if len(words) > 2 else None)
+                return self._try_move(*words[1:])
             return self._try_other(words)
         except YandrelError as error:
             return Tried(refused=error.args[0] if error.args else "refused")
 
-    def _try_move(self, source: str, target: str | None) -> Tried:
+    def _try_move(self, *words: str) -> Tried:
         from yandrel.app.move import plan_step
         from yandrel.moves.movelist import Step
 
-        outcome = plan_step(self._workspace, Step("fix", ((source, target),)))
+        *sources, target = words if len(words) > 1 else (*words, None)
+        outcome = plan_step(self._workspace, Step("fix", tuple((str(s), target) for s in sources)))
         return Tried(tuple(finding.key for finding in outcome.ended), len(outcome.added))
 
     def _try_other(self, words: list[str]) -> Tried:

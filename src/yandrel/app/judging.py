@@ -18,6 +18,7 @@ from yandrel.rules.registry import RULE_NAMES, load_rules
 from yandrel.rules.runner import Earlier, Excepted, run_rules
 from yandrel.survey.picture import Picture, take_picture
 from yandrel.survey.roles import Reading
+from yandrel.survey.twins import shapes_in
 
 
 class Judged(msgspec.Struct, array_like=True):
@@ -41,6 +42,8 @@ class Verdict(msgspec.Struct, array_like=True):
     judged: Judged
     readings: dict[str, msgspec.Raw]
     domains: dict[str, str]
+    shapes: dict[str, tuple[int, ...]]
+    """The shapes of each file's definitions, by which a file that changes may become another's twin."""
 
 
 def judge(workspace: Workspace) -> Judged:
@@ -93,6 +96,7 @@ def _judge_all(workspace: Workspace, layout_key: bytes) -> Judged:
         judged,
         {unit: msgspec.Raw(encode(reading)) for unit, reading in picture.readings.read_so_far().items()},
         dict(picture.__dict__.get("domains", {})),
+        {unit: found for unit in picture.readings if (found := shapes_in(picture, unit))},
     )
     if workspace.store.connection is not None:
         remember_graph(index, workspace.store)
@@ -174,6 +178,8 @@ def _judge_again(workspace: Workspace, verdict: Verdict) -> Judged | None:
     if verdict.domains:
         picture.domains = verdict.domains
     workspace.picture = picture
+    if _may_be_twins(picture, verdict, changed):
+        return None
     own = set(_own_units(workspace))
     units = [unit for unit in changed if unit in own]
     old = verdict.judged
@@ -199,6 +205,13 @@ def _judge_again(workspace: Workspace, verdict: Verdict) -> Judged | None:
         old.covered + _gained(workspace, verdict, units),
         dict(outcome.needed),
     )
+
+
+def _may_be_twins(picture: Picture, verdict: Verdict, changed: Mapping[str, bool]) -> bool:
+    """Whether a file that has changed had a twin, or may have one now."""
+    others = {shape for unit, shapes in verdict.shapes.items() if unit not in changed for shape in shapes}
+    own = {shape for unit in changed for shape in (*verdict.shapes.get(unit, ()), *shapes_in(picture, unit))}
+    return not others.isdisjoint(own)
 
 
 def _still_holds(finding: Finding, changed: Mapping[str, bool], wholes: set[str], lasts: set[str]) -> bool:

@@ -9,6 +9,7 @@ from msgspec.structs import replace
 
 from yandrel.app.format_with import format_plan
 from yandrel.app.judging import Judged, judge, recalled_readings
+from yandrel.app.merging import find_merge, plan_merge
 from yandrel.app.route_effect import RouteWatch, refuse_other_routes
 from yandrel.app.routes import route_table
 from yandrel.app.steps import tell_done
@@ -31,7 +32,7 @@ from yandrel.moves.movelist import Step, read_move_list, without_made
 from yandrel.moves.name_pairs import plan_name_pairs
 from yandrel.moves.own_files import check_lines, plan_own_files
 from yandrel.moves.plan import ChangePlan, RefusalsError, contents_after, plan_relocation
-from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee, prove
+from yandrel.moves.proof import CYCLE, Foresight, Proof, foresee_without_empty, prove
 from yandrel.moves.relocate import map_relocation
 from yandrel.moves.stale.listing import list_old_names
 from yandrel.moves.templates import plan_templates
@@ -263,8 +264,16 @@ def _plan_proved(
 ) -> tuple[ChangePlan, Proof, Foresight]:
     """Return a plan that holds, its proof and the graphs after it; raises RefusalsError with all reasons."""
     index = workspace.index
-    pairs = [whole for pair in asked for whole in as_whole_file(index, *pair)]
     generated = frozenset(workspace.generated_files())
+    target = find_merge(workspace, asked)
+    if target is not None:
+        title = "merge " + ", ".join(str(source) for source, _ in asked) + f" into {target}"
+        merged = plan_merge(workspace, [source for source, _ in asked], target, title)
+        planned = _complete(workspace, step, merged)
+        if planned[1].refusals:
+            raise RefusalsError(planned[1].refusals)
+        return planned
+    pairs = [whole for pair in asked for whole in as_whole_file(index, *pair)]
     relocation = map_relocation(index, pairs, [*workspace.fixed_files(), *generated])
     relocation = replace(relocation, drops_reexports=step.drops_reexports)
     title = "move " + ", ".join(f"{s} to {t}" if s != t else f"{s} where it stands" for s, t in asked[:3])
@@ -319,10 +328,14 @@ def _find_pairs(workspace: Workspace, source_text: str, target_text: str | None)
 def _plan_whole(
     workspace: Workspace, step: Step, relocation: Relocation, title: str, generated: frozenset[str]
 ) -> tuple[ChangePlan, Proof, Foresight]:
-    """Return the plan of a step with all its files, configuration and templates included, and its proof."""
+    """Return the plan of a step with all its files, and its proof."""
+    return _complete(workspace, step, plan_relocation(workspace.index, relocation, title, generated))
+
+
+def _complete(workspace: Workspace, step: Step, plan: ChangePlan) -> tuple[ChangePlan, Proof, Foresight]:
+    """Return a plan with all its files, configuration and templates included, and its proof."""
     index = workspace.index
-    plan = plan_relocation(index, relocation, title, generated)
-    foresight = foresee(index, plan)
+    foresight = foresee_without_empty(index, plan)
     plan_texts(index, plan, foresight.views, workspace.layout, step.written_in)
     plan_handlers(index, plan, foresight.views, _RouteLines(workspace))
     plan_templates(index, plan)

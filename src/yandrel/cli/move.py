@@ -37,7 +37,8 @@ def command(
 
     SOURCE is a path, a definition in a file (models.py:Hive), or a qualified name. A TARGET that
     ends in a slash is a folder to move into; without one it is the new name. Without a TARGET,
-    SOURCE goes home. Several sources go to one place together. With --imports nothing moves: all
+    SOURCE goes home. Several sources go to one place together; definitions that are the same become one
+    where TARGET names a definition. With --imports nothing moves: all
     imports are written in one style.
     """
     from yandrel.app.move import MoveRequest, move
@@ -77,8 +78,7 @@ def _pair(words: tuple[str, ...]) -> tuple[tuple[str, str | None], ...]:
     if len(words) < 2:
         return tuple((word, None) for word in words)
     *sources, target = words
-    shared = target.endswith(("/", "\\")) or (":" not in target and all(":" in source for source in sources))
-    if len(sources) > 1 and not shared:
+    if len(sources) > 1 and not (target.endswith(("/", "\\")) or all(":" in source for source in sources)):
         raise click.UsageError(
             f"{target} is the place of one file: several go into a folder, which ends in a slash,"
             " and definitions into a file"

@@ -13,6 +13,7 @@ from yandrel.index.forks import can_fork, share_out
 from yandrel.languages.deeds import PACKED, count_deeds, count_words, tell_maker
 from yandrel.languages.leftovers import may_hold_leftovers
 from yandrel.languages.registry import language_of, load_language
+from yandrel.languages.shapes import with_shapes
 from yandrel.model.facts import Facts, Problem
 
 ENOUGH_FOR_A_POOL = 200
@@ -50,6 +51,7 @@ def facts_of_bytes(raw: bytes, language_name: str, path: str, outline: bool = Fa
     words = count_words(source.data)
     return replace(
         facts,
+        definitions=with_shapes(facts.definitions, source.data),
         deeds=count_deeds(source.data, words),
         maker=tell_maker(source.data, facts.lines),
         leftovers=may_hold_leftovers(words),

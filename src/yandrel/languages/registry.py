@@ -20,7 +20,7 @@ LANGUAGES = {
     "php": ("yandrel.languages.php.language", (".php",), 7),
 }
 """Where each is, its files' endings, and the version of its facts: another when they change."""
-FACTS_OF_ALL = 7
+FACTS_OF_ALL = 8
 """The version of what is told of every file in the same way, whatever its language."""
 VERSIONS = {name: f"{name}{version}.{FACTS_OF_ALL}" for name, (_, _, version) in LANGUAGES.items()}
 BY_SUFFIX = {suffix: name for name, (_, suffixes, _) in LANGUAGES.items() for suffix in suffixes}

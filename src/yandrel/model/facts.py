@@ -52,7 +52,8 @@ class Definition(Struct, frozen=True, array_like=True):
     `value` is what a constant is made by, `entries` how many calls its list holds, `owner` the type
     that a method belongs to where methods stand away from their types, `namespace` the declared
     one that it stands in, with dots. `hidden` says that only its own namespace sees it, `inner` are
-    the members that only that sees.
+    the members that only that sees. `shape` is the same for definitions that differ by words alone; 0 for
+    those that are too short to have one.
     """
 
     name: str
@@ -71,6 +72,7 @@ class Definition(Struct, frozen=True, array_like=True):
     namespace: str = ""
     hidden: bool = False
     inner: tuple[str, ...] = ()
+    shape: int = 0
 
     @property
     def is_method(self) -> bool:

@@ -5,6 +5,8 @@ from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 
+from msgspec.structs import replace
+
 from yandrel.files.text import decode_source
 from yandrel.index.code import CodeIndex, OfLanguage, OverlaidFacts, UnitFacts, facts_of_bytes, index_of_texts
 from yandrel.languages.protocol import Language, View
@@ -95,6 +97,32 @@ def foresee(index: CodeIndex, plan: ChangePlan) -> Foresight:
     foresight = Foresight(index, plan, OverlaidFacts(index.facts, moved, {}), files)
     foresight.read_again()
     return foresight
+
+
+def foresee_without_empty(index: CodeIndex, plan: ChangePlan) -> Foresight:
+    """Return the application as a plan would leave it, after files that it leaves empty are taken out.
+
+    A file stays where something still names it.
+    """
+    foresight = foresee(index, plan)
+    empty = {c.new for c in plan.files if _is_left_empty(c) and not _is_named(foresight, c.new)}
+    if not empty:
+        return foresight
+    plan.files = [FileChange(c.old, "", c.before, None) if c.new in empty else c for c in plan.files]
+    plan.relocation = replace(plan.relocation, gone=plan.relocation.gone | empty)
+    return foresee(index, plan)
+
+
+def _is_left_empty(change: FileChange) -> bool:
+    """Whether a source stays where it is, and nothing of it is left."""
+    stays = change.old == change.new and language_of(change.new) is not None
+    return stays and change.after is not None and not change.after.strip() and bool(change.before)
+
+
+def _is_named(foresight: Foresight, unit: str) -> bool:
+    language = foresight.index.language(unit)
+    view = foresight.views[language_of(unit) or ""]
+    return language.is_package_marker(unit) or bool(view.importers_of(unit))
 
 
 @dataclass

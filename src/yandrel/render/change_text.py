@@ -5,7 +5,7 @@ from yandrel.render.check_text import render_group
 from yandrel.render.protocol import Style, plural_of, wrap
 from yandrel.render.route_effect import render_route_effect
 
-PAST = {"move": "Moved", "write": "Wrote"}
+PAST = {"move": "Moved", "write": "Wrote", "merge": "Merged"}
 SHOWN_FILES = 12
 SHOWN_NOTES = 10
 SHOWN_FINDINGS = 5

@@ -26,6 +26,7 @@ MODULES = {
     "leftover-call": ("leftover_call", "LeftoverCall"),
     "long-handler": ("long_handler", "LongHandler"),
     "shared-by-one": ("shared_by_one", "SharedByOne"),
+    "twins": ("twins", "TwinDefinitions"),
     "relative-climb": ("relative_climb", "RelativeClimb"),
     "unmounted-routes": ("route_rules", "UnmountedRoutes"),
     "doubled-prefix": ("route_rules", "DoubledPrefix"),
