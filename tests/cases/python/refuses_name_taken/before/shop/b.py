@@ -1,1 +1,2 @@
-class Tool: ...
+class Tool:
+    size = 1
