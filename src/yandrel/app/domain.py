@@ -2,13 +2,13 @@
 
 from msgspec import structs
 
+from yandrel.app.domain_cut import Cut, cut_out
 from yandrel.app.routes import route_table
 from yandrel.app.workspace import Workspace
 from yandrel.app.writing import Manner, write_changes
 from yandrel.errors import CallError, RefusedError, suggest
 from yandrel.layout.config import SHARED
-from yandrel.model.results import FORMAT_VERSION, DomainRemoval, DomainReport
-from yandrel.moves.plan import files_as_changes
+from yandrel.model.results import FORMAT_VERSION, DomainNeed, DomainRemoval, DomainReport
 from yandrel.survey.one_domain import DomainView, find_domain
 
 
@@ -17,39 +17,39 @@ def show_domain(workspace: Workspace, name: str) -> DomainReport:
     return _open(workspace, name).describe(route_table(workspace))
 
 
-def remove_domain(workspace: Workspace, name: str, carry_out: bool, manner: Manner) -> DomainRemoval:
+def remove_domain(
+    workspace: Workspace, name: str, carry_out: bool, manner: Manner, cuts: bool = False
+) -> DomainRemoval:
     """Return what would go with a domain and what still needs it; take it out where that is asked for.
 
-    Raises CallError where there is no such domain, RefusedError where something outside needs it.
+    Where it `cuts`, what only registers the domain elsewhere goes along, and what only it used. Raises
+    CallError where there is no such domain, RefusedError where something outside needs it.
     """
     workspace.refuse_if_cut_off()
     view = _open(workspace, name)
     if view.name == SHARED:
         raise CallError("is what the domains have in common, and no domain", where=SHARED)
     gone = [*view.units, *_markers_left(workspace, view)]
-    needs = view.needs(gone)
+    cut = (
+        cut_out(workspace, view, gone)
+        if cuts
+        else Cut(gone, needs=[*view.needs(gone), *view.named_by_path(gone, gone)])
+    )
     removal = DomainRemoval(
         version=FORMAT_VERSION,
         application=workspace.layout.name or workspace.root.name,
         name=view.name,
-        files=[unit for unit in gone if unit not in view.tests],
+        files=[unit for unit in cut.gone if unit not in view.tests],
         tests=view.tests,
         routes=view.routes(route_table(workspace)),
-        needs=needs,
-        alone=view.alone(),
+        needs=cut.needs,
+        alone=[] if cuts else view.alone(),
+        cut=cut.lines,
     )
     if not carry_out and not manner.preview:
         return removal
-    if needs:
-        count = f"{len(needs)} place{'s' if len(needs) != 1 else ''}"
-        raise RefusedError(
-            f"is needed in {count} outside of it",
-            where=view.name,
-            todo="take these out first",
-            reasons=tuple(f"{need.unit}:{need.line}: {need.code or need.names}" for need in needs),
-        )
-    changes = files_as_changes(workspace.index, {}, gone)
-    written = write_changes(workspace, changes, f"remove {view.name}", manner)
+    _refuse_needed(view.name, cut.needs, cuts)
+    written = write_changes(workspace, cut.changes(workspace), f"remove {view.name}", manner)
     return structs.replace(
         removal,
         number=written.number,
@@ -57,6 +57,18 @@ def remove_domain(workspace: Workspace, name: str, carry_out: bool, manner: Mann
         command_output=written.output,
         effect=written.routes,
     )
+
+
+def _refuse_needed(name: str, needs: list[DomainNeed], cuts: bool) -> None:
+    """Raise RefusedError with every place that needs a domain, where there is one."""
+    if needs:
+        count = f"{len(needs)} place{'s' if len(needs) != 1 else ''}"
+        raise RefusedError(
+            f"is needed in {count} outside of it" + (" which cannot just be cut" if cuts else ""),
+            where=name,
+            todo="take these out first" + ("" if cuts else ", or cut what only registers it with --cut"),
+            reasons=tuple(f"{need.unit}:{need.line}: {need.code or need.names}" for need in needs),
+        )
 
 
 def _open(workspace: Workspace, name: str) -> DomainView:

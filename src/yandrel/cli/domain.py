@@ -28,14 +28,18 @@ def show_command(root: str | None, name: str, form: str) -> None:
 @command.command("remove")
 @click.argument("name")
 @click.option("--carry-out", is_flag=True, help="Do it; without this, it is only shown.")
+@click.option("--cut", "cuts", is_flag=True, help="Cut its mounts and registrations, and what only it used.")
 @click.option("--preview", is_flag=True, help="Show the change as a diff, and write nothing.")
 @click.option("--then", default="", metavar="COMMAND", help="Run this after it; take all back if it fails.")
 @format_option
 @click.pass_obj
-def remove_command(root: str | None, name: str, carry_out: bool, preview: bool, then: str, form: str) -> None:
+def remove_command(
+    root: str | None, name: str, carry_out: bool, cuts: bool, preview: bool, then: str, form: str
+) -> None:
     """Show what would go with the domain NAME, and each line outside that still needs it.
 
-    With --carry-out its files and tests are deleted, which is refused while something needs them.
+    With --carry-out its files and tests are deleted, which is refused while something needs them. With --cut
+    the lines go along that only mount or register it elsewhere, and files that nothing else uses.
     """
     from yandrel.app.domain import remove_domain
     from yandrel.app.writing import Manner
@@ -43,4 +47,4 @@ def remove_command(root: str | None, name: str, carry_out: bool, preview: bool, 
 
     workspace = open_workspace(root, writes=True)
     manner = Manner(preview, then, " ".join(["yandrel", *sys.argv[1:]]), command_runner(workspace.root))
-    show(remove_domain(workspace, name, carry_out or bool(then), manner), form, render_removal)
+    show(remove_domain(workspace, name, carry_out or bool(then), manner, cuts), form, render_removal)

@@ -15,11 +15,11 @@ class Places:
     """The places of one source."""
 
     def __init__(self, root: Node) -> None:
-        self._root = root
+        self.root = root
 
     def at(self, at: int) -> str:
         """Return what a byte is in."""
-        node: Node | None = self._root.descendant_for_byte_range(at, at + 1)
+        node: Node | None = self.root.descendant_for_byte_range(at, at + 1)
         while node is not None:
             kind = node.type
             if "comment" in kind:

@@ -438,7 +438,10 @@ class DomainNeed(Struct, frozen=True):
 
 
 class DomainRemoval(Struct, frozen=True):
-    """The removal of a domain: what goes, and what outside still needs it; `number` is that of the change."""
+    """The removal of a domain: what goes, and what outside still needs it; `number` is that of the change.
+
+    `cut` are the lines outside of it that go along.
+    """
 
     version: int
     application: str
@@ -448,6 +451,7 @@ class DomainRemoval(Struct, frozen=True):
     routes: list[str]
     needs: list[DomainNeed]
     alone: list[str]
+    cut: list[DomainNeed] = []
     number: int = 0
     diff: str = ""
     command_output: str = ""

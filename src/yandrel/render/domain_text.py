@@ -77,16 +77,26 @@ def render_removal(report: DomainRemoval, style: Style) -> str:
     out += _listed("Goes", report.files, style) + _listed("Tests that go", report.tests, style)
     if not report.number:
         out += _listed("Routes that go", report.routes, style)
-    out += _needs(report.needs, style)
+    out += _places("Cut elsewhere", report.cut, style)
+    out += _places("Still needs it", report.needs, style)
     out += _listed("Only it used these, which stay", report.alone, style)
     out += render_route_effect(report.effect, style)
     if report.number:
         out += ["", f"`yandrel undo` takes it back (change {report.number})."]
     elif report.needs:
-        out += ["", "Next: take these lines out; then `yandrel domain remove` goes through"]
+        out += ["", *_advice(report, style)]
     else:
-        out += ["", f"Next: `yandrel domain remove {report.name} --carry-out`"]
+        out += [
+            "",
+            f"Next: `yandrel domain remove {report.name}{' --cut' if report.cut else ''} --carry-out`",
+        ]
     return "\n".join(out) + "\n"
+
+
+def _advice(report: DomainRemoval, style: Style) -> list[str]:
+    cut = f"`yandrel domain remove {report.name} --cut` takes out what only registers it"
+    text = "Next: take these lines out" if report.cut else f"Next: take these lines out; or {cut}"
+    return wrap(text, style.width, "  ", "")
 
 
 def _removal_headline(report: DomainRemoval) -> str:
@@ -97,19 +107,22 @@ def _removal_headline(report: DomainRemoval) -> str:
         places = plural_of(len(report.needs), "place")
         need = "needs" if len(report.needs) == 1 else "need"
         return f"{report.name} of {report.application} has {count}; {places} outside still {need} it."
+    if report.cut:
+        places = plural_of(len(report.cut), "place")
+        return f"{report.name} of {report.application} has {count}; {places} outside would be cut along."
     return f"{report.name} of {report.application} has {count}, and nothing outside needs it."
 
 
-def _needs(needs: list[DomainNeed], style: Style) -> list[str]:
-    if not needs:
+def _places(title: str, places: list[DomainNeed], style: Style) -> list[str]:
+    if not places:
         return []
-    out = ["", style.strong(f"Still needs it ({plural_of(len(needs), 'place')})")]
-    for need in needs[:SHOWN_NEEDS]:
-        role = f"  ({need.role})" if need.role else ""
-        out.append(style.fit(f"  {need.unit}:{need.line}{role}"))
-        out.append(style.fit(f"      {need.code or need.names}"))
-    if len(needs) > SHOWN_NEEDS:
-        out.append(f"  … and {len(needs) - SHOWN_NEEDS} more; --format json has them all")
+    out = ["", style.strong(f"{title} ({plural_of(len(places), 'place')})")]
+    for place in places[:SHOWN_NEEDS]:
+        role = f"  ({place.role})" if place.role else ""
+        out.append(style.fit(f"  {place.unit}:{place.line}{role}"))
+        out.append(style.fit(f"      {place.code or place.names}"))
+    if len(places) > SHOWN_NEEDS:
+        out.append(f"  … and {len(places) - SHOWN_NEEDS} more; --format json has them all")
     return out
 
 

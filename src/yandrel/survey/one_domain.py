@@ -1,5 +1,6 @@
 """Everything of one domain: its files, what it uses, who uses it, and who could not do without it."""
 
+import re
 from collections import defaultdict
 from collections.abc import Iterable
 
@@ -10,6 +11,9 @@ from yandrel.model.routes import RouteTable
 from yandrel.model.words import singular, words_of
 from yandrel.survey.concepts import action_of
 from yandrel.survey.picture import Picture
+
+DOCUMENTS = (".md", ".rst", ".txt", ".lock")
+"""Files that tell of others and work without them."""
 
 
 class DomainView:
@@ -55,21 +59,54 @@ class DomainView:
                 continue
             for edge in index.edges_of(unit):
                 if edge.state == State.FOUND and {edge.unit, edge.named_unit} & leaving:
-                    code = self._line(unit, edge.line)
-                    need = DomainNeed(unit, edge.line, edge.spelled, code, self.picture.role(unit))
-                    found.setdefault((unit, edge.line, edge.spelled), need)
+                    found.setdefault(
+                        (unit, edge.line, edge.spelled), self.need(unit, edge.line, edge.spelled)
+                    )
         return sorted(found.values(), key=lambda need: (need.unit, need.line, need.names))
 
-    def alone(self) -> list[str]:
-        """Return the files without a domain of their own that nothing but this domain uses."""
-        own = set(self.units)
-        used = {edge.unit for edge in self._leaving() if self._other(edge.unit) in ("", SHARED)}
-        others: set[str] = set()
+    def named_by_path(self, paths: Iterable[str], gone: Iterable[str]) -> list[DomainNeed]:
+        """Return the lines of other files, but for documents, that name one of some paths as text."""
         index = self.picture.index
+        leaving = set(gone)
+        known = {path.encode(): path for path in paths}
+        if not known:
+            return []
+        pattern = re.compile(
+            rb"(?<![\w.-])(?:[\w.-]+/)*(" + b"|".join(map(re.escape, known)) + rb")(?![\w.-])"
+        )
+        found = []
+        for unit in index.tree.files:
+            if unit in leaving or unit.endswith(DOCUMENTS):
+                continue
+            raw = index.read_raw(unit)
+            found += [
+                self.need(unit, raw.count(b"\n", 0, match.start()) + 1, known[match[1]])
+                for match in pattern.finditer(raw)
+            ]
+        return found
+
+    def need(self, unit: str, line: int, names: str = "") -> DomainNeed:
+        """Return a place that needs the domain, with how its line reads."""
+        return DomainNeed(unit, line, names, self._line(unit, line), self.picture.role(unit))
+
+    def alone(self, gone: Iterable[str] = ()) -> list[str]:
+        """Return the files without a domain that nothing but this one, or what is `gone`, uses."""
+        own = {*self.units, *gone}
+        index = self.picture.index
+        used = {
+            edge.unit
+            for unit in own & index.facts.keys()
+            for edge in index.edges_of(unit)
+            if edge.state == State.FOUND and self._other(edge.unit) in ("", SHARED)
+        }
+        others: set[str] = set()
         for unit in self.picture.readings:
             if unit not in own:
                 others |= {edge.unit for edge in index.edges_of(unit) if edge.state == State.FOUND}
-        return sorted(unit for unit in used - others if self.picture.is_counted(unit))
+        known = self.picture.readings
+        found = sorted(u for u in used - others - own if u in known and self.picture.is_counted(u))
+        named = {need.names for need in self.named_by_path(found, own)}
+        return [unit for unit in found if unit not in named]
 
     def _by_role(self) -> list[str]:
         return sorted(self.files, key=lambda unit: (self.picture.role(unit) or "~", unit))
