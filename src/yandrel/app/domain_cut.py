@@ -12,6 +12,7 @@ from yandrel.model.changes import apply_edits
 from yandrel.model.facts import Import
 from yandrel.model.graph import Edge, State
 from yandrel.model.results import DomainNeed
+from yandrel.moves.own_files import accepted_without
 from yandrel.moves.plan import FileChange, files_as_changes
 from yandrel.moves.proof import find_unreadable
 from yandrel.survey.one_domain import DomainView
@@ -30,7 +31,9 @@ class Cut:
     needs: list[DomainNeed] = field(default_factory=list)
 
     def changes(self, workspace: Workspace) -> list[FileChange]:
-        return files_as_changes(workspace.index, self.texts, self.gone)
+        """Return the changes that carry it out; what was accepted of the files that go is forgotten."""
+        index = workspace.index
+        return files_as_changes(index, self.texts | accepted_without(index, self.gone), self.gone)
 
 
 def cut_out(workspace: Workspace, view: DomainView, gone: list[str]) -> Cut:

@@ -1,7 +1,7 @@
 """Yandrel's own files: homes, doors, exceptions and accepted findings that name what moves."""
 
 import re
-from collections.abc import Mapping, MutableMapping, Sequence
+from collections.abc import Collection, Mapping, MutableMapping, Sequence
 from typing import Any
 
 from yandrel.errors import ConfigError
@@ -13,6 +13,7 @@ from yandrel.moves.movelist import Lines
 from yandrel.moves.plan import ChangePlan, FileChange, read_or_none
 from yandrel.moves.texts import OWN_FILES
 
+ACCEPTED = "yandrel.accepted.toml"
 STRING = re.compile(r"\"(?:[^\"\\\n]|\\.)*\"|'[^'\n]*'")
 NAMED = re.compile(r"[\w@.~+-]+(?:/[\w@.~+-]+)+(?::[\w.]+)?")
 """A path in a text, and a definition in it."""
@@ -137,10 +138,24 @@ def _sorted_lines(text: str) -> str:
     return "\n".join(lines)
 
 
+def accepted_without(index: CodeIndex, gone: Collection[str]) -> dict[str, bytes]:
+    """Return the text of the accepted findings without those of files that go; empty where none is."""
+    raw = read_or_none(index, ACCEPTED)
+    if raw is None:
+        return {}
+    lines = raw.decode("utf-8", "surrogateescape").split("\n")
+    kept = [line for line in lines if not (line.startswith('  "') and _names_one(line, gone))]
+    return {ACCEPTED: "\n".join(kept).encode("utf-8", "surrogateescape")} if kept != lines else {}
+
+
+def _names_one(line: str, gone: Collection[str]) -> bool:
+    return any(found[0].partition(":")[0] in gone for found in NAMED.finditer(line))
+
+
 def check_lines(index: CodeIndex, lines: Lines) -> None:
     """Raise ConfigError where lines are to be written in a yandrel.toml, and there is none."""
     if lines and not index.files.exists(CONFIG_NAME):
         raise ConfigError("is not there to be changed", where=CONFIG_NAME, todo="`yandrel adopt` first")
 
 
-__all__ = ["check_lines", "plan_own_files", "with_lines"]
+__all__ = ["accepted_without", "check_lines", "plan_own_files", "with_lines"]

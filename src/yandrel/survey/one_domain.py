@@ -4,6 +4,7 @@ import re
 from collections import defaultdict
 from collections.abc import Iterable
 
+from yandrel.languages.registry import is_manifest, load_language
 from yandrel.layout.config import SHARED
 from yandrel.model.graph import Edge, State
 from yandrel.model.results import FORMAT_VERSION, DomainFile, DomainNeed, DomainReport, DomainTie
@@ -11,9 +12,6 @@ from yandrel.model.routes import RouteTable
 from yandrel.model.words import singular, words_of
 from yandrel.survey.concepts import action_of
 from yandrel.survey.picture import Picture
-
-DOCUMENTS = (".md", ".rst", ".txt", ".lock")
-"""Files that tell of others and work without them."""
 
 
 class DomainView:
@@ -65,7 +63,7 @@ class DomainView:
         return sorted(found.values(), key=lambda need: (need.unit, need.line, need.names))
 
     def named_by_path(self, paths: Iterable[str], gone: Iterable[str]) -> list[DomainNeed]:
-        """Return the lines of other files, but for documents, that name one of some paths as text."""
+        """Return the lines of other sources and project files that name one of some paths."""
         index = self.picture.index
         leaving = set(gone)
         known = {path.encode(): path for path in paths}
@@ -76,7 +74,7 @@ class DomainView:
         )
         found = []
         for unit in index.tree.files:
-            if unit in leaving or unit.endswith(DOCUMENTS):
+            if unit in leaving or not (unit in index.facts or self._is_manifest(unit)):
                 continue
             raw = index.read_raw(unit)
             found += [
@@ -84,6 +82,9 @@ class DomainView:
                 for match in pattern.finditer(raw)
             ]
         return found
+
+    def _is_manifest(self, path: str) -> bool:
+        return any(is_manifest(path, load_language(name).manifests) for name in self.picture.index.views)
 
     def need(self, unit: str, line: int, names: str = "") -> DomainNeed:
         """Return a place that needs the domain, with how its line reads."""
