@@ -36,6 +36,7 @@ EXPECTED = {
     "long-handler": ("waxmoor/controllers/weather_controller.py", "WeatherController.show"),
     "shared-by-one": ("waxmoor/shared/frames.py", "hives"),
     "twins": ("waxmoor/services/hive_letter_service.py", "keeper_letter_service.py:LetterWriter"),
+    "forwarding": ("waxmoor/services/swarm_service.py", "waxmoor.services.hive_service"),
     "relative-climb": ("waxmoor/services/yards/yard_service.py", "...shared.season"),
     "idle-exception": ("yandrel.toml", ""),
 }

@@ -26,6 +26,7 @@ from yandrel.model.changes import Note, Relocation
 from yandrel.model.results import FORMAT_VERSION, ChangedFile, Finding, MoveReport, RouteEffect
 from yandrel.moves.apply import apply_changes
 from yandrel.moves.diff import unified_diff
+from yandrel.moves.forwarding import plan_forwarding
 from yandrel.moves.handlers import plan_handlers
 from yandrel.moves.links import list_links
 from yandrel.moves.movelist import Step, read_move_list, without_made
@@ -57,6 +58,7 @@ class MoveRequest:
     then: str = ""
     no_new_findings: bool = False
     keep_routes: bool = False
+    leave_forwarding: bool = False
     formatter: str = ""
     command: str = ""
 
@@ -181,26 +183,27 @@ def _refuse_effects(
 
 def _refuse_findings(request: MoveRequest, step: Step, outcome: Outcome) -> None:
     """Raise RefusedError where a step adds findings, and the request does not want that."""
-    if request.no_new_findings and outcome.added:
+    added = [f for f in outcome.added if not (f.rule == "forwarding" and step.leaves_forwarding)]
+    if request.no_new_findings and added:
         raise RefusedError(
-            f"would add {len(outcome.added)} findings",
+            f"would add {len(added)} findings",
             where=step.title,
             todo="leave --no-new-findings away to do it all the same",
-            reasons=tuple(f"{f.unit}:{f.line}: {f.rule}: {f.message}" for f in outcome.added),
+            reasons=tuple(f"{f.unit}:{f.line}: {f.rule}: {f.message}" for f in added),
         )
 
 
 def _steps(workspace: Workspace, request: MoveRequest) -> list[Step]:
-    if request.steps:
-        return list(request.steps)
-    if request.move_list:
-        return read_move_list(workspace.root, workspace.here, request.move_list)
+    if request.steps or request.move_list:
+        read = read_move_list(workspace.root, workspace.here, request.move_list) if request.move_list else ()
+        steps = [*request.steps, *read]
+        return [step.with_forwarding() for step in steps] if request.leave_forwarding else steps
     if not request.pairs:
         raise CallError("nothing to move", todo="name a SOURCE, or a move list with --list")
     title = "move " + ", ".join(
         f"{source} to {target}" if target else f"{source} home" for source, target in request.pairs
     )
-    return [Step(title, request.pairs)]
+    return [Step(title, request.pairs, leaves_forwarding=request.leave_forwarding)]
 
 
 def _preview_steps(
@@ -342,6 +345,8 @@ def _complete(workspace: Workspace, step: Step, plan: ChangePlan) -> tuple[Chang
     plan_name_pairs(index, plan, foresight.views)
     check_lines(index, (*step.homes, *step.domains))
     plan_own_files(index, plan, step.homes, step.domains)
+    if step.leaves_forwarding:
+        plan_forwarding(index, plan, foresight.views)
     for change in plan.files:
         check_path(change.new or change.old)
     return plan, prove(index, plan, foresight), foresight

@@ -45,6 +45,7 @@ class RegroupRequest:
     formatter: str = ""
     keep_routes: bool = False
     no_new_findings: bool = False
+    leave_forwarding: bool = False
     command: str = ""
     progress: Progress | None = None
 
@@ -195,6 +196,7 @@ def _carry_out(
             formatter=request.formatter,
             no_new_findings=request.no_new_findings,
             keep_routes=request.keep_routes,
+            leave_forwarding=request.leave_forwarding,
             command=request.command,
         ),
         run,

@@ -19,6 +19,8 @@ from yandrel.cli.running import command_runner
               help="Run your formatter on the changed files, as a part of the change.")  # fmt: skip
 @click.option("--no-new-findings", is_flag=True, help="Refuse a move that adds findings.")
 @click.option("--keep-routes", is_flag=True, help="Refuse a move that changes the route table.")
+@click.option("--leave-forwarding", is_flag=True,
+              help="Let the old files hand on what left them, until nothing names it there.")  # fmt: skip
 @format_option
 @click.pass_obj
 def command(
@@ -31,6 +33,7 @@ def command(
     formatter: str | None,
     no_new_findings: bool,
     keep_routes: bool,
+    leave_forwarding: bool,
     form: str,
 ) -> None:
     """Move files, folders or definitions, every reference along.
@@ -67,6 +70,7 @@ def command(
         formatter=formatter or "",
         no_new_findings=no_new_findings,
         keep_routes=keep_routes,
+        leave_forwarding=leave_forwarding,
         command="yandrel " + " ".join(sys.argv[1:]),
     )
 

@@ -33,12 +33,15 @@ class _StepLine:
               help="Run your formatter on the changed files, as a part of each step.")  # fmt: skip
 @click.option("--no-new-findings", is_flag=True, help="Refuse steps that add findings.")
 @click.option("--keep-routes", is_flag=True, help="Refuse steps that change the route table.")
+@click.option("--leave-forwarding", is_flag=True,
+              help="Let the old files hand on what left them, until nothing names it there.")  # fmt: skip
 @click.option("--files", is_flag=True, help="Show every file with its place.")
 @format_option
 @click.pass_obj
 def command(
     root: str | None, to: str, only: tuple[str, ...], list_file: str | None, carry_out: bool,
-    then: str | None, formatter: str | None, no_new_findings: bool, keep_routes: bool, files: bool, form: str,
+    then: str | None, formatter: str | None, no_new_findings: bool, keep_routes: bool,
+    leave_forwarding: bool, files: bool, form: str,
 ) -> None:  # fmt: skip
     """Show the way from the arrangement that there is to another one; with --carry-out, go it.
 
@@ -49,8 +52,10 @@ def command(
     from yandrel.app.regroup import RegroupRequest, regroup
     from yandrel.render.regroup_text import render_regroup, render_regroup_files
 
-    if (then or formatter or no_new_findings) and not carry_out:
-        raise click.UsageError("--then, --format-with and --no-new-findings belong to --carry-out")
+    if (then or formatter or no_new_findings or leave_forwarding) and not carry_out:
+        raise click.UsageError(
+            "--then, --format-with, --no-new-findings and --leave-forwarding belong to --carry-out"
+        )
     workspace = open_workspace(root, writes=True)
     request = RegroupRequest(
         to=to,
@@ -60,6 +65,7 @@ def command(
         then=then or "",
         formatter=formatter or "",
         keep_routes=keep_routes,
+        leave_forwarding=leave_forwarding,
         no_new_findings=no_new_findings,
         command="yandrel " + " ".join(sys.argv[1:]),
         progress=_StepLine() if sys.stderr.isatty() else None,

@@ -11,6 +11,7 @@ from yandrel.files.rooted import read_plain
 from yandrel.files.text import decode_source
 from yandrel.index.forks import can_fork, share_out
 from yandrel.languages.deeds import PACKED, count_deeds, count_words, tell_maker
+from yandrel.languages.forwards import may_forward
 from yandrel.languages.leftovers import may_hold_leftovers
 from yandrel.languages.registry import language_of, load_language
 from yandrel.languages.shapes import with_shapes
@@ -55,6 +56,7 @@ def facts_of_bytes(raw: bytes, language_name: str, path: str, outline: bool = Fa
         deeds=count_deeds(source.data, words),
         maker=tell_maker(source.data, facts.lines),
         leftovers=may_hold_leftovers(words),
+        forwards=may_forward(source.data),
     )
 
 

@@ -187,6 +187,18 @@ class Language(Protocol):
 
 
 @runtime_checkable
+class Forwarding(Protocol):
+    """Hand on what has left a file; only for languages in which a file can do that."""
+
+    def forward(self, view: Any, old: str, new: str, names: Mapping[str, str], source: bytes) -> str:
+        """Return the text by which the file `old` hands on what is in `new` now, with a comment that says so.
+
+        `view` is the graph after the move, `names` are definitions by their old names, each with its new one,
+        `source` is the text that `old` had, for its style.
+        """
+
+
+@runtime_checkable
 class ImportStyling(Protocol):
     """Write the imports of the application's own code in one style; only for languages with a choice."""
 

@@ -123,7 +123,7 @@ class Facts(Struct, frozen=True, array_like=True):
     `taken` what is read on loading of what is imported, with the member where one is named,
     `typed` what is imported but only named as a type. `deeds` counts the words that show what the code does,
     `maker` is how the file was made where it looks as if nobody wrote it here. `leftovers` says that it has
-    the name of a call that must not be in what is shipped.
+    the name of a call that must not be in what is shipped, `forwards` that it hands on what has left it.
     """
 
     language: str
@@ -145,3 +145,4 @@ class Facts(Struct, frozen=True, array_like=True):
     deeds: tuple[int, ...] = ()
     maker: str = ""
     leftovers: bool = False
+    forwards: bool = False

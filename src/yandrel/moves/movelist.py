@@ -20,7 +20,8 @@ class Step:
 
     `written_in` is the move list that has it. `homes` are those that roles get in yandrel.toml
     with it, `domains` the files that it gives to domains there. Where it
-    `drops_reexports`, packages do not go on handing on what leaves them.
+    `drops_reexports`, packages do not go on handing on what leaves them. Where it `leaves_forwarding`, the
+    files that something leaves hand it on.
     """
 
     title: str
@@ -31,9 +32,14 @@ class Step:
     homes: Lines = ()
     domains: Lines = ()
     drops_reexports: bool = False
+    leaves_forwarding: bool = False
+
+    def with_forwarding(self) -> "Step":
+        """Return the same moves, with forwarding left behind."""
+        return replace(self, leaves_forwarding=True)
 
 
-KEYS = ("title", "moves", "homes", "domains", "drop_reexports")
+KEYS = ("title", "moves", "homes", "domains", "drop_reexports", "leave_forwarding")
 STEP = re.compile(rb"^\[\[step\]\]\s*$", re.MULTILINE)
 MOVES = re.compile(rb"^moves\s*=\s*\[", re.MULTILINE)
 
@@ -114,9 +120,7 @@ def _read_step(entry: object, number: int, name: str, lines: _Lines) -> Step:
         raise ConfigError(
             f"step {number} has an unknown key", where=name, todo=f"known are {', '.join(KEYS)}"
         )
-    drops = entry.get("drop_reexports", False)
-    if not isinstance(drops, bool):
-        raise ConfigError(f"step {number}: drop_reexports must be true or false", where=name)
+    drops, forwards = (_read_flag(entry, key, number, name) for key in ("drop_reexports", "leave_forwarding"))
     moves = entry.get("moves", [])
     if not isinstance(moves, list) or not moves:
         raise ConfigError(f"step {number} moves nothing", where=name)
@@ -130,7 +134,14 @@ def _read_step(entry: object, number: int, name: str, lines: _Lines) -> Step:
     title = str(entry.get("title", f"step {number}"))
     homes = _read_lines(entry, "homes", number, name)
     domains = _read_lines(entry, "domains", number, name)
-    return Step(title, tuple(pairs), name, found, homes, domains, drops)
+    return Step(title, tuple(pairs), name, found, homes, domains, drops, forwards)
+
+
+def _read_flag(entry: Mapping[str, object], key: str, number: int, name: str) -> bool:
+    value = entry.get(key, False)
+    if not isinstance(value, bool):
+        raise ConfigError(f"step {number}: {key} must be true or false", where=name)
+    return value
 
 
 def _read_lines(entry: Mapping[str, object], key: str, number: int, name: str) -> Lines:

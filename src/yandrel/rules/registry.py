@@ -27,6 +27,7 @@ MODULES = {
     "long-handler": ("long_handler", "LongHandler"),
     "shared-by-one": ("shared_by_one", "SharedByOne"),
     "twins": ("twins", "TwinDefinitions"),
+    "forwarding": ("forwarding", "LeftForwarding"),
     "relative-climb": ("relative_climb", "RelativeClimb"),
     "unmounted-routes": ("route_rules", "UnmountedRoutes"),
     "doubled-prefix": ("route_rules", "DoubledPrefix"),

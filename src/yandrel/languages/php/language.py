@@ -75,6 +75,11 @@ class PhpLanguage(NamedLanguage):
     def import_line(self, name: str, module: str, source: bytes) -> str:
         return f"use {module}\\{name};"
 
+    def forward(self, view: PhpView, old: str, new: str, names: Mapping[str, str], source: bytes) -> str:
+        from yandrel.languages.php.forwarding import write_forwarding
+
+        return write_forwarding(view.namespace_at(old), view.namespace_at(new), sorted(names.items()))
+
     def find_project(
         self, units: Units, manifests: Mapping[str, bytes], configured: tuple[SourceRoot, ...]
     ) -> Project:

@@ -125,6 +125,12 @@ class PythonLanguage:
     def import_line(self, name: str, module: str, source: bytes) -> str:
         return f"from {module} import {name}"
 
+    def forward(self, view: PythonView, old: str, new: str, names: Mapping[str, str], source: bytes) -> str:
+        from yandrel.languages.python.forwarding import write_forwarding
+
+        spelled = [name if name == now else f"{now} as {name}" for name, now in sorted(names.items())]
+        return write_forwarding(view.namespace_of(new), spelled)
+
     def file_name(self, definition: str, like: str) -> str:
         return snake(definition)
 

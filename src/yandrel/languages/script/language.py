@@ -147,6 +147,11 @@ class ScriptLanguage:
 
         return write_import_line(name, module, source)
 
+    def forward(self, view: ScriptView, old: str, new: str, names: Mapping[str, str], source: bytes) -> str:
+        from yandrel.languages.script.forwarding import write_forwarding
+
+        return write_forwarding(old, new, names, source)
+
     def file_name(self, definition: str, like: str) -> str:
         stem = like.rpartition("/")[2].partition(".")[0]
         if stem[:1].isupper():
