@@ -13,6 +13,7 @@ from yandrel.app.merging import find_merge, plan_merge
 from yandrel.app.route_effect import RouteWatch, refuse_other_routes
 from yandrel.app.routes import route_table
 from yandrel.app.steps import tell_done
+from yandrel.app.stored_models import notes_of_stored
 from yandrel.app.then import Runner, carry_out_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError, YandrelError
@@ -239,6 +240,7 @@ def plan_step(workspace: Workspace, step: Step) -> Outcome:
     list_old_names(index, plan, foresight.views, workspace.layout, step.written_in)
     list_links(index, plan)
     list_unloaded(index, plan, foresight)
+    plan.notes += notes_of_stored(workspace, plan.relocation.units, plan.relocation.definitions)
     if not plan.files:
         raise RefusedError("nothing would change", where=step.title)
     outcome = Outcome(plan, proof)

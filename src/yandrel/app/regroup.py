@@ -9,11 +9,14 @@ from msgspec import structs
 from yandrel.app.move import MoveRequest, move
 from yandrel.app.regroup_steps import PlannedStep, StepPlanner
 from yandrel.app.route_effect import RouteWatch, refuse_other_routes
+from yandrel.app.stored_models import notes_of_stored
 from yandrel.app.survey import figures_of_workspace
 from yandrel.app.then import Runner
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError, suggest
 from yandrel.files.lock import hold_lock
+from yandrel.model.changes import Note
+from yandrel.model.graph import Symbol
 from yandrel.model.results import (
     FORMAT_VERSION,
     BlockedMove,
@@ -134,7 +137,22 @@ def _forecast(
         edits=planner.edits,
         edited=len(planner.edited),
         routes=effect,
+        stored=_stored(workspace, steps),
     )
+
+
+def _stored(workspace: Workspace, steps: list[PlannedStep]) -> list[Note]:
+    """Return what the migrations of stored models must say, for all steps together."""
+    units: dict[str, str] = {}
+    definitions: dict[Symbol, Symbol] = {}
+    for planned in (one for step in steps for one in step.moves):
+        unit, _, name = planned.source.partition(":")
+        place, _, renamed = planned.target.partition(":")
+        if name:
+            definitions[Symbol(unit, name)] = Symbol(place, renamed or name)
+        else:
+            units[unit] = place
+    return notes_of_stored(workspace, units, definitions)
 
 
 def _figures_after(planner: StepPlanner, steps: list[PlannedStep]) -> Figures:

@@ -362,7 +362,8 @@ class RegroupReport(Struct, frozen=True):
     `stays` are the files that the layout has no place for or whose place is not told, by the reason.
     `cycles_before` and `cycles_after` are the domains that import each other in a circle. `verdict` says
     whether it pays. `edits` counts the places that are rewritten, in `edited` files. `written` is the file
-    with the move list, if one was asked for.
+    with the move list, if one was asked for. `stored` are models that change their application, with what
+    the migration must say.
     """
 
     version: int
@@ -384,6 +385,7 @@ class RegroupReport(Struct, frozen=True):
     written: str = ""
     done: int = 0
     command_output: str = ""
+    stored: list[Note] = []
 
 
 class DomainFile(Struct, frozen=True):

@@ -8,6 +8,7 @@ SHOWN_STEPS = 14
 SHOWN_BLOCKED = 6
 SHOWN_REASONS = 5
 SHOWN_FILES = 3
+SHOWN_STORED = 3
 
 
 def render_regroup(report: RegroupReport, style: Style) -> str:
@@ -20,10 +21,24 @@ def render_regroup(report: RegroupReport, style: Style) -> str:
         out += [f"  {places} in {plural_of(report.edited, 'file')} are rewritten."]
         out += render_route_effect(report.routes, style)
     out += _shared(report, style)
+    out += _stored(report, style)
     out += _blocked(report, style)
     out += _stays(report, style)
     out += ["", *_next(report, style)]
     return "\n".join(out).rstrip("\n") + "\n"
+
+
+def _stored(report: RegroupReport, style: Style) -> list[str]:
+    """Return the stored models that change their application, the first of them in full."""
+    if not report.stored:
+        return []
+    count = plural_of(len(report.stored), "stored model")
+    out = ["", style.strong(f"Needs migrations ({count})")]
+    for note in report.stored[:SHOWN_STORED]:
+        out += wrap(f"{note.unit}: {note.text}: {note.why}", style.width, "      ", "  ")
+    if len(report.stored) > SHOWN_STORED:
+        out.append(f"  … and {len(report.stored) - SHOWN_STORED} more; --format json has them all")
+    return out
 
 
 def render_regroup_files(report: RegroupReport, style: Style) -> str:

@@ -7,7 +7,6 @@ from yandrel.model.changes import Note
 from yandrel.model.facts import Definition
 
 TASK_MARKS = ("shared_task", ".task", ".periodic_task")
-MODEL_BASES = ("models.Model", "db.Model", ".Model")
 
 
 def outliving_notes(context: Context) -> Iterator[Note]:
@@ -36,17 +35,3 @@ def _notes_of(unit: str, definition: Definition, before: str, after: str) -> Ite
             f"{before}.{definition.name}",
             f"a task's name, which queued tasks carry; it becomes {after}.{definition.name}",
         )
-    if definition.kind == "class" and any(base.endswith(MODEL_BASES) for base in definition.bases):
-        if _application(before) != _application(after):
-            yield Note(
-                unit,
-                definition.line,
-                definition.name,
-                "a stored model that changes its application: migrations name it",
-            )
-
-
-def _application(module: str) -> str:
-    """Return the package that holds a module's models."""
-    parts = module.split(".")
-    return ".".join(parts[: parts.index("models")] if "models" in parts else parts[:-1])
