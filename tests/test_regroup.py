@@ -334,3 +334,18 @@ def test_one_file_of_many_models_goes_to_its_domains(tmp_path: Path, yandrel: Ya
     assert run.returncode == 0, run.stderr
     assert yandrel(root, "undo", "--to", "1").status == 0
     assert read_tree(root) == {path: text.encode() for path, text in tree.items() if isinstance(text, str)}
+
+
+def test_survey_says_how_far_the_journey_is(waxmoor: Path, yandrel: Yandrel) -> None:
+    assert yandrel(waxmoor, "adopt").status == 0
+    assert "On the way" not in yandrel(waxmoor, "survey").out
+    done = yandrel(waxmoor, "regroup", "--to", "domain-first", "--only", "harvests", "--carry-out")
+    assert done.status == 0, done.err
+    report = json.loads(yandrel(waxmoor, "survey", "--format", "json").out)
+    assert report["arrived"] >= 6
+    assert report["waiting"] > report["arrived"]
+    shown = yandrel(waxmoor, "survey").out
+    total = report["arrived"] + report["waiting"]
+    assert f"On the way to a folder a domain: {report['arrived']} of {total} files are there" in shown
+    assert yandrel(waxmoor, "regroup", "--to", "domain-first", "--carry-out").status == 0
+    assert json.loads(yandrel(waxmoor, "survey", "--format", "json").out)["waiting"] == 0

@@ -62,6 +62,7 @@ class SurveyReport(Struct, frozen=True):
     """The survey of an application; `kinds` counts the files that are not its own server code.
 
     `routes_reaching` are the routes that are answered in files which read stored data past the services.
+    `arrived` are the files in the folder of their domain, `waiting` those in an older home without one.
     """
 
     version: int
@@ -92,6 +93,8 @@ class SurveyReport(Struct, frozen=True):
     frameworks: list[str] = []
     kinds: dict[str, int] = {}
     routes_reaching: int = 0
+    arrived: int = 0
+    waiting: int = 0
 
 
 class DomainFigures(Struct, frozen=True):

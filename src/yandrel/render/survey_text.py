@@ -17,6 +17,13 @@ def render_survey(report: SurveyReport, style: Style) -> str:
     out += wrap("; ".join(report.because) + ".", style.width)
     if report.kinds:
         out += wrap(f"Left out: {_left_out(report)}.", style.width)
+    if report.waiting:
+        total = report.arrived + report.waiting
+        text = (
+            f"On the way to a folder a domain: {report.arrived} of {plural_of(total, 'file')} are there, "
+            f"{report.waiting} are still in an older home."
+        )
+        out += wrap(text, style.width)
     if report.roles:
         out += ["", style.strong("Roles")]
         out += _roles(report)

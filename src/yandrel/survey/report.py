@@ -18,6 +18,7 @@ from yandrel.model.results import (
 from yandrel.model.routes import RouteTable
 from yandrel.model.words import singular
 from yandrel.survey.concepts import ROLE_WORDS, action_of, concept_words
+from yandrel.survey.journey import find_journey
 from yandrel.survey.kinds import GENERATED
 from yandrel.survey.picture import Arrangement, Picture, find_arrangement, spread_of
 from yandrel.survey.signs import deeds_of
@@ -60,6 +61,7 @@ def build_report(
     languages = Counter(index.facts[unit].language for unit in picture.readings)
     edges = sum(1 for unit in picture.readings for _ in index.edges_of(unit))
     unguarded = sorted(set(layout.roles) - layout.arrows.guarded) if layout.arrows.lines else []
+    arrived, waiting = find_journey(picture)
     return SurveyReport(
         version=FORMAT_VERSION,
         name=layout.name or index.root.name,
@@ -89,6 +91,8 @@ def build_report(
         advice=_advice(picture, arrangement, mean, len(spread), crowded),
         has_layout=layout.present,
         units_listed=_unit_rows(picture, below) if why else [],
+        arrived=arrived,
+        waiting=waiting,
     )
 
 

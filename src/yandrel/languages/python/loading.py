@@ -4,7 +4,7 @@ Source: the Python language reference, "The import system": a module is entered 
 before its code runs, a package before its modules; `from m import n` falls back to sys.modules.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from itertools import pairwise
 
 from msgspec import structs
@@ -17,6 +17,9 @@ from yandrel.model.graph import LoadFault
 Step = tuple[int, str, str, str]
 DEFINE, LOAD, TAKE, STAR = 0, 1, 2, 3
 GUARDED = "guarded"
+KEPT = 12
+"""How many answers on the loading of a group are kept."""
+_KNOWN: dict[tuple[object, ...], dict[str, LoadFault]] = {}
 
 
 def find_load_cycles(view: PythonView) -> list[list[str]]:
@@ -40,6 +43,30 @@ class Loader:
         run.load(unit)
         return run.fault
 
+    def faults(self) -> dict[str, LoadFault]:
+        """Return what fails, of the units that it is about, when each is loaded alone.
+
+        The last answers are kept: a change is proved, judged and built upon in states that load alike.
+        """
+        group = sorted(self.inside or ())
+        key = tuple(self._signature(unit) for unit in group)
+        known = _KNOWN.get(key)
+        if known is None:
+            known = {unit: fault for unit in group if (fault := self.fault_of(unit))}
+            if len(_KNOWN) >= KEPT:
+                del _KNOWN[next(iter(_KNOWN))]
+            _KNOWN[key] = known
+        return dict(known)
+
+    def _signature(self, unit: str) -> tuple[object, ...]:
+        """Return all that the loading of a unit depends on: its steps, where names lead, lines, packages."""
+        view = self.view
+        steps = tuple(self.steps_of(unit))
+        below = tuple(view.submodule(target, name) for kind, target, name, _ in steps if kind == TAKE)
+        facts = view.units.facts[unit]
+        lines = tuple(item.line for item in facts.imports)
+        return unit, steps, below, lines, facts.open, tuple(view.parents_of(unit))
+
     def steps_of(self, unit: str) -> list[Step]:
         found = self._steps.get(unit)
         if found is None:
@@ -62,7 +89,7 @@ class Loader:
                 continue
             for imported in item.names:
                 self._import_steps(unit, item.start, item, imported, steps)
-        return [step for _, step in sorted(steps, key=lambda pair: pair[0])]
+        return _joined(step for _, step in sorted(steps, key=lambda pair: pair[0]))
 
     def _dotted_base(self, unit: str, base: str, at: int, steps: list[tuple[int, Step]]) -> None:
         """`class A(module.B)` takes B from the module when the class is made."""
@@ -117,6 +144,17 @@ class Loader:
             steps.append((at, (DEFINE, bound, "", "")))
 
 
+def _joined(steps: Iterable[Step]) -> list[Step]:
+    """Return steps with those that define names one after another made one: names with spaces between."""
+    out: list[Step] = []
+    for step in steps:
+        if step[0] == DEFINE and out and out[-1][0] == DEFINE:
+            out[-1] = (DEFINE, f"{out[-1][1]} {step[1]}", "", "")
+        else:
+            out.append(step)
+    return out
+
+
 class _Run:
     """One loading of one module in a fresh interpreter."""
 
@@ -163,7 +201,7 @@ class _Run:
     def step(self, unit: str, step: Step) -> str | None:
         kind, target, name, extra = step
         if kind == DEFINE:
-            self.names[unit].add(target)
+            self.names[unit].update(target.split())
         elif kind == LOAD:
             return target if target not in self.names else None
         elif kind == STAR:

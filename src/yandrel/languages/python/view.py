@@ -437,8 +437,7 @@ class PythonView(KeptGraph):
     def loading_faults(self, group: frozenset[str]) -> dict[str, LoadFault]:
         from yandrel.languages.python.loading import Loader
 
-        loader = Loader(self, group)
-        return {unit: fault for unit in sorted(group) if (fault := loader.fault_of(unit))}
+        return Loader(self, group).faults()
 
     def loading_faults_of(self, unit: str, group: frozenset[str]) -> LoadFault | None:
         from yandrel.languages.python.loading import Loader
