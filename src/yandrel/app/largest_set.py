@@ -2,11 +2,11 @@
 
 from collections.abc import Mapping
 
-from yandrel.app.move import prove_step
+from yandrel.app.move import ProvedStep, prove_step
 from yandrel.app.workspace import Workspace
 from yandrel.errors import CallError, RefusedError
 from yandrel.moves.movelist import Step
-from yandrel.moves.plan import ChangePlan, RefusalsError
+from yandrel.moves.plan import RefusalsError
 from yandrel.regroup.companions import Companion
 from yandrel.regroup.homes import Homes
 from yandrel.regroup.intended import Intended
@@ -33,8 +33,8 @@ class LargestSet:
         self.reasons: dict[str, Reasons] = {}
         self.left_tests: set[str] = set()
 
-    def find(self) -> ChangePlan | None:
-        """Return the plan of the largest set, which `kept` then holds; None where not one move holds.
+    def find(self) -> ProvedStep | None:
+        """Return the proof of the largest set, which `kept` then holds; None where not one move holds.
 
         Take out what refusals blame, until the rest holds; half of it where they blame nothing.
         """
@@ -52,7 +52,7 @@ class LargestSet:
                     self.reasons[move.source] = _reasons(error, move)
         return None
 
-    def _try(self) -> ChangePlan:
+    def _try(self) -> ProvedStep:
         return prove_step(self.workspace, self.step())
 
     def step(self) -> Step:

@@ -49,12 +49,25 @@ from yandrel.survey.picture import take_picture
 
 
 @dataclass(frozen=True)
+class ProvedStep:
+    """A step that was planned and proved on an application as it would be before it."""
+
+    step: Step
+    workspace: Workspace
+    plan: ChangePlan
+    proof: Proof
+    foresight: Foresight
+
+
+@dataclass(frozen=True)
 class MoveRequest:
     """A request to move things: sources with targets, or a move list, and how to carry it out."""
 
     pairs: tuple[tuple[str, str | None], ...] = ()
     move_list: str = ""
     steps: tuple[Step, ...] = ()
+    proved: tuple[ProvedStep | None, ...] = ()
+    """For each of the steps what was proved of it already, on the application as the one before leaves it."""
     preview: bool = False
     then: str = ""
     no_new_findings: bool = False
@@ -108,7 +121,7 @@ def _move_steps(
     with hold_lock(workspace.root), tell_done(done, len(steps)):
         last: Outcome | None = None
         output = ""
-        planned = _plan_ahead(workspace, steps)
+        planned = _plan_ahead(workspace, steps, request.proved)
         _refuse_effects(request, steps, planned, watch)
         by_command = bool(request.then or request.formatter)
         for number, step in enumerate(steps, start=1):
@@ -130,14 +143,18 @@ def _move_steps(
         return _report(last, done[-1], "", len(steps), output)
 
 
-def _plan_ahead(workspace: Workspace, steps: list[Step]) -> list[Outcome]:
+def _plan_ahead(
+    workspace: Workspace, steps: list[Step], proved: tuple[ProvedStep | None, ...] = ()
+) -> list[Outcome]:
     """Plan all steps, each on what the one before it leaves; raises for all that cannot be at once."""
     outcomes: list[Outcome] = []
     faults: list[tuple[int, YandrelError]] = []
     now = workspace
     for number, step in enumerate(steps, start=1):
         try:
-            outcome = plan_step(now, step)
+            known = proved[number - 1] if number <= len(proved) else None
+            same = known is not None and known.step == step
+            outcome = complete_step(known) if known is not None and same else plan_step(now, step)
         except (CallError, RefusedError) as error:
             if not step.written_in:
                 raise
@@ -231,26 +248,32 @@ def _preview_steps(
 
 def plan_step(workspace: Workspace, step: Step) -> Outcome:
     """Plan and prove one step; raises RefusedError where the proof fails."""
-    index = workspace.index
     asked = _find_asked(workspace, step)
     try:
         plan, proof, foresight = _plan_proved(workspace, step, asked)
     except RefusalsError as error:
         raise _with_whole_set(workspace, step, asked, error) from None
-    list_old_names(index, plan, foresight.views, workspace.layout, step.written_in)
+    return complete_step(ProvedStep(step, workspace, plan, proof, foresight))
+
+
+def complete_step(proved: ProvedStep) -> Outcome:
+    """Return a proved step with what is to be looked at by hand, and the findings that it adds and ends."""
+    workspace, plan = proved.workspace, proved.plan
+    index = workspace.index
+    list_old_names(index, plan, proved.foresight.views, workspace.layout, proved.step.written_in)
     list_links(index, plan)
-    list_unloaded(index, plan, foresight)
+    list_unloaded(index, plan, proved.foresight)
     plan.notes += notes_of_stored(workspace, plan.relocation.units, plan.relocation.definitions)
     if not plan.files:
-        raise RefusedError("nothing would change", where=step.title)
-    outcome = Outcome(plan, proof)
+        raise RefusedError("nothing would change", where=proved.step.title)
+    outcome = Outcome(plan, proved.proof)
     _compare_findings(workspace, outcome)
     return outcome
 
 
-def prove_step(workspace: Workspace, step: Step) -> ChangePlan:
+def prove_step(workspace: Workspace, step: Step) -> ProvedStep:
     """Plan and prove one step, and nothing else; raises RefusalsError with all reasons."""
-    return _plan_proved(workspace, step, _find_asked(workspace, step))[0]
+    return ProvedStep(step, workspace, *_plan_proved(workspace, step, _find_asked(workspace, step)))
 
 
 def _find_asked(workspace: Workspace, step: Step) -> list[tuple[Thing, Thing]]:

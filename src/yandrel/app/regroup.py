@@ -1,7 +1,6 @@
 """Regroup: the way from the arrangement that an application has to another one, forecast or carried out."""
 
 from collections.abc import Callable
-from contextlib import suppress
 from dataclasses import dataclass
 
 from msgspec import structs
@@ -68,14 +67,7 @@ def regroup(workspace: Workspace, request: RegroupRequest, run: Runner | None = 
     _check_domains(intentions, request.only)
     planner = StepPlanner(workspace, target, intentions, request.progress)
     order = order_of_steps(picture, intentions, request.only)
-    between = request.list_file or request.then or request.formatter
-    steps = planner.plan(order, in_steps=bool(between))
-    if request.carry_out and steps and not between:
-        with suppress(RefusedError):
-            report = _forecast(workspace, planner, steps, target, request)
-            return _carry_out(workspace, report, steps, request, run)
-        planner = StepPlanner(workspace, target, intentions, request.progress)
-        steps = planner.plan(order, in_steps=True)
+    steps = planner.plan(order, in_steps=bool(request.list_file or request.carry_out))
     report = _forecast(workspace, planner, steps, target, request)
     if request.list_file and steps:
         text = write_list(report, [step.step for step in steps])
@@ -210,6 +202,7 @@ def _carry_out(
         workspace,
         MoveRequest(
             steps=tuple(step.step for step in steps),
+            proved=tuple(step.proved for step in steps),
             then=request.then,
             formatter=request.formatter,
             no_new_findings=request.no_new_findings,

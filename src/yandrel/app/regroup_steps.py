@@ -5,6 +5,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 
 from yandrel.app.largest_set import LargestSet, Reasons, step_of
+from yandrel.app.move import ProvedStep
 from yandrel.app.workspace import Workspace
 from yandrel.files.root import CONFIG_NAME
 from yandrel.moves.movelist import Lines, Step
@@ -32,6 +33,7 @@ class PlannedStep:
     step: Step
     folders_before: int = 0
     folders_after: int = 0
+    proved: ProvedStep | None = None
 
 
 @dataclass
@@ -160,16 +162,17 @@ class StepPlanner:
     ) -> PlannedStep | None:
         """Return the step with the most of some moves that holds, and go on from it; None where none does."""
         found = LargestSet(self.workspace, domain, moves, tests, homes)
-        plan = found.find()
+        proved = found.find()
         for move in moves:
             if move not in found.kept:
                 self.blocked[move.source] = (move, found.reasons.get(move.source, ("it cannot go alone",)))
-        if plan is None:
+        if proved is None:
             return None
+        plan = proved.plan
         changes = contents_after(plan.files)
         self.changes.update(changes)
         self.workspace = self.workspace.with_changes(changes)
-        planned = PlannedStep(domain, found.kept, found.tests_along(), found.step())
+        planned = PlannedStep(domain, found.kept, found.tests_along(), proved.step, proved=proved)
         self.edits += sum(change.edits for change in plan.files)
         self.edited |= {change.old for change in plan.files if change.edited and change.old}
         planned.folders_before = self._spread(domain, self.places)
