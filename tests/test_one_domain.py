@@ -163,3 +163,26 @@ def test_what_works_with_a_domain_is_not_cut_but_told(tmp_path: Path, yandrel: Y
     assert "shop/hive_service.py:6: require(is_keeper(user))" in done.err
     assert "shop/hive_service.py:8: return hives.where(user).where(Keepers.of(user)).all()" in done.err
     assert read_tree(tmp_path) == before
+
+
+def test_a_helper_of_tests_that_returns_something_of_it_is_told(tmp_path: Path, yandrel: Yandrel) -> None:
+    write_tree(
+        tmp_path,
+        {
+            **SHOP,
+            "shop/routes/keeper_routes.py": "class KeeperForm:\n    pass\n",
+            "tests/helpers.py": (
+                "from shop.routes.keeper_routes import KeeperForm\n\n\ndef form():\n    return KeeperForm()\n"
+            ),
+            "tests/test_forms.py": (
+                "from shop.routes.hive_routes import hives\nfrom shop.routes.keeper_routes import KeeperForm\n\n\n"
+                "def test_form():\n    made = KeeperForm()\n    assert made\n\n\n"
+                "def test_else():\n    assert hives\n"
+            ),
+            "shop/routes/__init__.py": "",
+            "shop/app.py": "",
+        },
+    )
+    shown = yandrel(tmp_path, "domain", "remove", "keepers", "--cut").out
+    assert "Still needs it (1 place)\n  tests/helpers.py:5  (test)\n      return KeeperForm()\n" in shown
+    assert "tests/test_forms.py:5  (test)\n      def test_form()" in shown

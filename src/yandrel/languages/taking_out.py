@@ -32,6 +32,8 @@ LISTS = frozenset(
 PYTHON = "module"
 """The root of a tree of Python, where a block cannot be empty."""
 LITERALS = ("string", "number", "integer", "float", "true", "false", "null", "none", "encapsed")
+BARE = ("expression_statement", "await", "try")
+"""Parts of the names of nodes that add nothing to the one expression in them."""
 COMPARING = ("binary", "comparison", "boolean", "conditional", "ternary")
 MEMBERS = ("member", "attribute", "navigation", "selector", "field_access")
 _MAKING = re.compile(
@@ -501,9 +503,7 @@ def _links(call: Node) -> Iterator[Node]:
 def _bare(statement: Node) -> Node:
     """Return the expression that a statement is."""
     node = statement
-    while node.named_child_count == 1 and (
-        "statement" in node.type or "await" in node.type or "try" in node.type
-    ):
+    while node.named_child_count == 1 and any(word in node.type for word in BARE):
         node = node.named_children[0]
     return node
 
