@@ -175,7 +175,8 @@ def test_a_helper_of_tests_that_returns_something_of_it_is_told(tmp_path: Path, 
                 "from shop.routes.keeper_routes import KeeperForm\n\n\ndef form():\n    return KeeperForm()\n"
             ),
             "tests/test_forms.py": (
-                "from shop.routes.hive_routes import hives\nfrom shop.routes.keeper_routes import KeeperForm\n\n\n"
+                "from shop.routes.hive_routes import hives\n"
+                "from shop.routes.keeper_routes import KeeperForm\n\n\n"
                 "def test_form():\n    made = KeeperForm()\n    assert made\n\n\n"
                 "def test_else():\n    assert hives\n"
             ),
