@@ -131,6 +131,35 @@ def test_differing_by_the_domain_alone(tmp_path: Path, yandrel: Yandrel, name: s
     )
 
 
+ROWS = """from shop.hives.hive import Hive
+
+
+def from_row(row) -> Hive:
+    hive = Hive()
+    hive.name = row["name"]
+    hive.place = row["place"]
+    return hive
+"""
+HELD = """class Hive:
+    name: str = ""
+    place: str = ""
+    keeper: str = ""
+    season: str = ""
+    frames: int = 0
+"""
+
+
+def test_conventions_are_no_twins(tmp_path: Path, yandrel: Yandrel) -> None:
+    """Types that only hold the same values, and what makes them of a row."""
+    files = {"yandrel.toml": '[roles]\nmodel = "shop/{domain}/{name}.py"\n'}
+    for one in ("hive", "yard"):
+        for path, text in ((f"shop/{one}s/{one}.py", HELD), (f"shop/{one}s/{one}_rows.py", ROWS)):
+            files[path] = text.replace("hive", one).replace("Hive", one.capitalize())
+    write_tree(tmp_path, files)
+    found = json.loads(yandrel(tmp_path, "check", "--format", "json").out)["findings"]
+    assert not [f for f in found if f["rule"] == "twins"]
+
+
 def test_a_change_of_a_body_makes_and_ends_them(tmp_path: Path, yandrel: Yandrel) -> None:
     """The second run judges only what has changed."""
     root = tmp_path / "app"

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from yandrel.languages.shapes import tokens_of
 from yandrel.model.facts import Definition
 from yandrel.model.words import singular, words_of
+from yandrel.survey.concepts import concept_words
 from yandrel.survey.picture import Picture
 
 
@@ -21,8 +22,9 @@ class Twins:
 def find_twins(picture: Picture) -> Iterator[Twins]:
     """Yield the definitions that stand in several domains, those that are the same together.
 
-    Where only the domains' names differ, the definition's own name must be the same all the same:
-    `HiveRepository` and `KeeperRepository` follow one convention, and are no copies.
+    Where the domains' names differ in them, the definition's own name must be the same all the same. Names
+    that say a domain and a role and nothing else are none: `Hive` and `Keeper`, or `HiveRepository` and
+    `KeeperRepository`, follow one convention, and are no copies.
     """
     for group in _by_shape(picture).values():
         if len({picture.domain(unit) for unit, _ in group}) < 2:
@@ -69,12 +71,38 @@ def _are_alike(
     picture: Picture, one: tuple[str, Definition], other: tuple[str, Definition], tokens: dict[str, list[str]]
 ) -> bool:
     mine, theirs = tokens[one[0]], tokens[other[0]]
+    if one[1].name != other[1].name and not (_tells_more(picture, *one) and _tells_more(picture, *other)):
+        return False
     if mine == theirs:
         return True
     if one[1].name != other[1].name or len(mine) != len(theirs):
         return False
     first, second = _words_of_domain(picture, one[0]), _words_of_domain(picture, other[0])
+    differing = {token for pair in zip(mine, theirs, strict=True) if pair[0] != pair[1] for token in pair}
+    if differing & (_known_names(picture, one[0]) | _known_names(picture, other[0])):
+        return False
     return all(a == b or _without(a, first) == _without(b, second) for a, b in zip(mine, theirs, strict=True))
+
+
+def _known_names(picture: Picture, unit: str) -> set[str]:
+    """Return the names that lead to definitions in a file: what works with other types is not the same."""
+    facts = picture.index.facts[unit]
+    named = {name.bound for found in facts.imports for name in found.names}
+    return named | {d.name for d in facts.definitions} | {m.name.rpartition(".")[2] for m in facts.mentions}
+
+
+def _tells_more(picture: Picture, unit: str, definition: Definition) -> bool:
+    """Whether a definition is more than one of a convention: by its name, and by what it does.
+
+    A name that says a domain and a role tells nothing more, and neither do types that only hold values.
+    """
+    own = _words_of_domain(picture, unit)
+    acts = definition.kind == "function" or any(
+        member.endswith("()") and member != f"{definition.name}()" for member in definition.members
+    )
+    if not acts:
+        return False
+    return any(singular(word) not in own for word in concept_words(definition.name))
 
 
 def _words_of_domain(picture: Picture, unit: str) -> frozenset[str]:
