@@ -109,7 +109,7 @@ def _removal_headline(report: DomainRemoval) -> str:
         return f"{report.name} of {report.application} has {count}; {places} outside still {need} it."
     if report.cut:
         places = plural_of(len(report.cut), "place")
-        return f"{report.name} of {report.application} has {count}; {places} outside would be cut along."
+        return f"{report.name} of {report.application} has {count}; {places} elsewhere would go with them."
     return f"{report.name} of {report.application} has {count}, and nothing outside needs it."
 
 
