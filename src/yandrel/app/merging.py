@@ -123,8 +123,10 @@ class _Merge:
     def add(self, source: Thing) -> None:
         """Move one more source to the target, and take the target back to what it was before."""
         index = self._now.index
-        relocation = map_relocation(index, [(source, self.target)], self.workspace.fixed_files())
-        plan = plan_relocation(index, relocation, "", frozenset(self.workspace.generated_files()))
+        generated = frozenset(self.workspace.generated_files())
+        held = [*self.workspace.fixed_files(), *generated]
+        relocation = map_relocation(index, [(source, self.target)], held)
+        plan = plan_relocation(index, relocation, "", generated)
         changes = dict(contents_after(plan.files))
         before = self._target_text(self._now)
         arrived = changes.get(self.target.path)
