@@ -20,11 +20,11 @@ class Twins:
 
 
 def find_twins(picture: Picture) -> Iterator[Twins]:
-    """Yield the definitions that stand in several domains, those that are the same together.
+    """Yield each group of definitions that are the same in several domains.
 
-    Where the domains' names differ in them, the definition's own name must be the same all the same. Names
-    that say a domain and a role and nothing else are none: `Hive` and `Keeper`, or `HiveRepository` and
-    `KeeperRepository`, follow one convention, and are no copies.
+    Where the domains' names differ in their texts, they must have the same name. Definitions whose names say
+    a domain and a role and nothing else, as `HiveRepository` and `KeeperRepository` do, follow one
+    convention and are no copies of each other.
     """
     for group in _by_shape(picture).values():
         if len({picture.domain(unit) for unit, _ in group}) < 2:
