@@ -46,7 +46,9 @@ def cut_out(workspace: Workspace, view: DomainView, gone: list[str]) -> Cut:
         cut.gone += alone
     table = route_table(workspace)
     routers = {route.unit for route in table.routes} | {r.declared.rpartition(":")[0] for r in table.routes}
-    naming = _naming(workspace, set(cut.gone))
+    naming: dict[str, list[Edge]] = defaultdict(list)
+    for unit, edge in view.references_to(cut.gone):
+        naming[unit].append(edge)
     opened = _opened(workspace, set(cut.gone))
     for unit in dict.fromkeys([*naming, *opened]):
         edges = naming.get(unit, [])
@@ -59,19 +61,6 @@ def cut_out(workspace: Workspace, view: DomainView, gone: list[str]) -> Cut:
     cut.needs += _left_loose(workspace, view, cut)
     cut.needs.sort(key=lambda need: (need.unit, need.line))
     return cut
-
-
-def _naming(workspace: Workspace, gone: set[str]) -> dict[str, list[Edge]]:
-    """Return the references from outside to files that go, by the file that they are in."""
-    index = workspace.index
-    found: dict[str, list[Edge]] = defaultdict(list)
-    for unit in index.facts:
-        if unit in gone:
-            continue
-        for edge in index.edges_of(unit):
-            if edge.state == State.FOUND and {edge.unit, edge.named_unit} & gone:
-                found[unit].append(edge)
-    return found
 
 
 def _opened(workspace: Workspace, gone: set[str]) -> dict[str, list[Import]]:

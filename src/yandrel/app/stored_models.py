@@ -3,12 +3,10 @@
 from collections.abc import Iterable, Iterator, Mapping
 
 from yandrel.app.workspace import Workspace
-from yandrel.frameworks.django_models import application_folders, stored_classes, tell_change
+from yandrel.frameworks.django_models import application_folders, knows_django, stored_classes, tell_change
 from yandrel.model.changes import Note
 from yandrel.model.facts import Definition
 from yandrel.model.graph import Symbol
-
-DJANGO = b"django.db"
 
 
 def notes_of_stored(
@@ -16,13 +14,12 @@ def notes_of_stored(
 ) -> list[Note]:
     """Return a note for each stored model whose application or name changes with some moves."""
     index = workspace.index
-    moving = list(_moving(workspace, units, definitions))
-    if not any(_may_store(workspace, unit) for unit in {unit for unit, _, _ in moving}):
+    if not any(knows_django(facts) for facts in index.facts.values()):
         return []
     stored = stored_classes(index.facts)
     folders = application_folders([*index.tree.files, *_places(units, definitions)])
     notes = []
-    for unit, definition, place in moving:
+    for unit, definition, place in _moving(workspace, units, definitions):
         if definition.name not in stored:
             continue
         text = index.read_source(unit).data[definition.start : definition.end]
@@ -48,10 +45,6 @@ def _moving(
             place = definitions.get(own, Symbol(units.get(unit, unit), definition.name))
             if definition.bases and place != own:
                 yield unit, definition, place
-
-
-def _may_store(workspace: Workspace, unit: str) -> bool:
-    return workspace.index.facts[unit].language == "python" and DJANGO in workspace.index.read_raw(unit)
 
 
 __all__ = ["notes_of_stored"]

@@ -41,8 +41,7 @@ def command(
     SOURCE is a path, a definition in a file (models.py:Hive), or a qualified name. A TARGET that
     ends in a slash is a folder to move into; without one it is the new name. Without a TARGET,
     SOURCE goes home. Several sources go to one place together; definitions that are the same become one
-    where TARGET names a definition. With --imports nothing moves: all
-    imports are written in one style.
+    where TARGET names a definition. With --imports nothing moves: all imports are written in one style.
     """
     from yandrel.app.move import MoveRequest, move
     from yandrel.render.change_text import render_move

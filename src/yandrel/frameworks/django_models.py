@@ -5,7 +5,9 @@ from collections.abc import Collection, Iterable, Mapping
 
 from yandrel.model.facts import Definition, Facts
 
-BASE = "models.Model"
+BASES = ("models.Model", "Model")
+"""The base of stored classes, where a file imports Django's own."""
+PACKAGE = "django.db"
 _TABLE = re.compile(rb"\bdb_table\s*=\s*['\"]([\w.]+)['\"]")
 _LABEL = re.compile(rb"\bapp_label\s*=\s*['\"]([\w.]+)['\"]")
 _ABSTRACT = re.compile(rb"\babstract\s*=\s*True\b")
@@ -13,15 +15,17 @@ _ABSTRACT = re.compile(rb"\babstract\s*=\s*True\b")
 
 def stored_classes(units: Mapping[str, Facts]) -> frozenset[str]:
     """Return the names of the classes that are stored, those of abstract bases among them."""
-    classes = [d for facts in units.values() if _knows_django(facts) for d in facts.definitions if d.bases]
-    found = {BASE}
+    classes = [d for facts in units.values() for d in facts.definitions if d.bases]
+    direct = (d for facts in units.values() if knows_django(facts) for d in facts.definitions)
+    found = {d.name for d in direct if any(base in BASES for base in d.bases)}
     while more := {d.name for d in classes if d.name not in found and _has_base(d, found)}:
         found |= more
-    return frozenset(found - {BASE})
+    return frozenset(found)
 
 
-def _knows_django(facts: Facts) -> bool:
-    return facts.language == "python" and bool(facts.imports)
+def knows_django(facts: Facts) -> bool:
+    """Whether a file imports what Django has for stored data."""
+    return any(found.module.startswith(PACKAGE) for found in facts.imports)
 
 
 def _has_base(definition: Definition, known: Collection[str]) -> bool:
@@ -78,4 +82,4 @@ def _label(folder: str) -> str:
     return folder.rpartition("/")[2] or "the root"
 
 
-__all__ = ["application_folders", "application_of", "stored_classes", "tell_change"]
+__all__ = ["application_folders", "application_of", "knows_django", "stored_classes", "tell_change"]

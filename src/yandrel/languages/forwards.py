@@ -3,7 +3,9 @@
 import re
 
 SIGN = "Forwards to"
-_LINE = re.compile(rb"^[ \t]*(?:#|//) Forwards to ([^\n]+?): import them from there\.\r?$", re.MULTILINE)
+_LINE = re.compile(
+    rb"^[ \t]*(?:#|//) " + SIGN.encode() + rb" ([^\n]+?): import from there\.\r?$", re.MULTILINE
+)
 
 
 def find_forwarding(source: bytes) -> list[tuple[int, str]]:

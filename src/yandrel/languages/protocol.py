@@ -190,6 +190,9 @@ class Language(Protocol):
 class Forwarding(Protocol):
     """Hand on what has left a file; only for languages in which a file can do that."""
 
+    forwarding_head: str
+    """The beginning of a file that holds nothing else."""
+
     def forward(self, view: Any, old: str, new: str, names: Mapping[str, str], source: bytes) -> str:
         """Return the text by which the file `old` hands on what is in `new` now, with a comment that says so.
 

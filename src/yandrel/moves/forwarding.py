@@ -24,7 +24,7 @@ def plan_forwarding(index: CodeIndex, plan: ChangePlan, views: Mapping[str, View
         view = views[language_of(old) or ""]
         source = index.read_source(old)
         texts = [language.forward(view, old, new, names, source.data) for new, names in by_place.items()]
-        _add(plan, index, old, texts)
+        _add(plan, index, old, texts, language.forwarding_head)
 
 
 def _leaving(index: CodeIndex, plan: ChangePlan) -> dict[str, dict[str, dict[str, str]]]:
@@ -45,7 +45,7 @@ def _leaving(index: CodeIndex, plan: ChangePlan) -> dict[str, dict[str, dict[str
     return found
 
 
-def _add(plan: ChangePlan, index: CodeIndex, old: str, texts: list[str]) -> None:
+def _add(plan: ChangePlan, index: CodeIndex, old: str, texts: list[str], head: str) -> None:
     """Write the lines at the end of a file that stays, or a file of their own."""
     for at, change in enumerate(plan.files):
         if change.new == old and change.after is not None:
@@ -56,13 +56,9 @@ def _add(plan: ChangePlan, index: CodeIndex, old: str, texts: list[str]) -> None
     gone = next((c for c in plan.files if c.old == old and not c.new), None)
     if gone is not None:
         plan.files.remove(gone)
-    before = gone.before if gone is not None else None
-    mode = index.files.mode(old)
-    plan.files.append(
-        FileChange(
-            old if gone is not None else "", old, before, "\n".join(texts).encode(), mode, True, len(texts)
-        )
-    )
+    origin, before = (old, gone.before) if gone is not None else ("", None)
+    text = (head + "\n".join(texts)).encode()
+    plan.files.append(FileChange(origin, old, before, text, index.files.mode(old), True, len(texts)))
 
 
 __all__ = ["plan_forwarding"]

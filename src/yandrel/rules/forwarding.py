@@ -25,8 +25,8 @@ class LeftForwarding:
     def check(self, context: Context) -> Iterable[Finding]:
         for forward in left_forwarding(context.picture):
             users = forward.users
-            count = "1 file names" if len(users) == 1 else f"{len(users)} files name"
-            still = f"{count} it here still" if users else "nothing names it here any more"
+            count = "1 file still imports" if len(users) == 1 else f"{len(users)} files still import"
+            still = f"{count} from here" if users else "nothing imports from here any more"
             yield context.finding(
                 self.name,
                 forward.unit,
@@ -34,7 +34,7 @@ class LeftForwarding:
                 f"forwards to {forward.place}; {still}",
                 target=forward.place,
                 law="forwarding is for a while",
-                mend=f"name {forward.place} in {users[0]}" if users else "delete it",
+                mend=f"import from {forward.place} in {users[0]}" if users else "delete it",
                 group="forwards to where its definitions went",
             )
 

@@ -2,7 +2,7 @@
 
 import re
 from collections import defaultdict
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
 from yandrel.languages.registry import is_manifest, load_language
 from yandrel.layout.config import SHARED
@@ -50,6 +50,13 @@ class DomainView:
     def needs(self, gone: Iterable[str]) -> list[DomainNeed]:
         """Return the places that name something of the files which are to go."""
         found: dict[tuple[str, int, str], DomainNeed] = {}
+        for unit, edge in self.references_to(gone):
+            need = self.need(unit, edge.line, edge.spelled)
+            found.setdefault((unit, edge.line, edge.spelled), need)
+        return sorted(found.values(), key=lambda need: (need.unit, need.line, need.names))
+
+    def references_to(self, gone: Iterable[str]) -> Iterator[tuple[str, Edge]]:
+        """Yield the references from other files to some files, each with the file that it is in."""
         leaving = set(gone)
         index = self.picture.index
         for unit in index.facts:
@@ -57,10 +64,7 @@ class DomainView:
                 continue
             for edge in index.edges_of(unit):
                 if edge.state == State.FOUND and {edge.unit, edge.named_unit} & leaving:
-                    found.setdefault(
-                        (unit, edge.line, edge.spelled), self.need(unit, edge.line, edge.spelled)
-                    )
-        return sorted(found.values(), key=lambda need: (need.unit, need.line, need.names))
+                    yield unit, edge
 
     def named_by_path(self, paths: Iterable[str], gone: Iterable[str]) -> list[DomainNeed]:
         """Return the lines of other sources and project files that name one of some paths."""

@@ -35,6 +35,7 @@ KEYWORDS = (
 class PhpLanguage(NamedLanguage):
     """See `yandrel.languages.protocol.Language`."""
 
+    forwarding_head = "<?php\n\n"
     name = "php"
     title = "PHP"
     suffixes = (".php",)

@@ -13,7 +13,7 @@ def write_forwarding(module: str, names: Sequence[str]) -> str:
     if len(line) > LONGEST:
         rows = "".join(f"    {name},\n" for name in names)
         line = f"from {module} import (  # noqa: F401\n{rows})"
-    return f"# {SIGN} {module}: import them from there.\n{line}\n"
+    return f"# {SIGN} {module}: import from there.\n{line}\n"
 
 
 __all__ = ["write_forwarding"]

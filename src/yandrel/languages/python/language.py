@@ -21,6 +21,7 @@ from yandrel.model.words import snake
 class PythonLanguage:
     """See `yandrel.languages.protocol.Language`."""
 
+    forwarding_head = ""
     name = "python"
     suffixes = (".py", ".pyi")
     manifests = MANIFESTS

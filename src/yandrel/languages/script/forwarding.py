@@ -23,7 +23,7 @@ def write_forwarding(old: str, new: str, names: Mapping[str, str], source: bytes
     style = style_of(source, old)
     path = _specifier(old, new, source, style.commonjs)
     quoted = f"{style.quote}{path}{style.quote}"
-    head = f"// {SIGN} {path}: import them from there."
+    head = f"// {SIGN} {path}: import from there."
     if style.commonjs and whole:
         lines = [f"module.exports = require({quoted}){style.semicolon}"]
     elif style.commonjs:

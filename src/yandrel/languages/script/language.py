@@ -30,6 +30,7 @@ KEYWORDS = (
 class ScriptLanguage:
     """See `yandrel.languages.protocol.Language`."""
 
+    forwarding_head = ""
     name = "script"
     suffixes = SUFFIXES
     manifests = MANIFESTS

@@ -1,2 +1,2 @@
-# Forwards to waxmoor.services.hive_service: import them from there.
+# Forwards to waxmoor.services.hive_service: import from there.
 from waxmoor.services.hive_service import HiveService  # noqa: F401
